@@ -1,0 +1,3 @@
+export function CommandsView() {
+  return null
+}

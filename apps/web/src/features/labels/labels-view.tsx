@@ -1,0 +1,3 @@
+export function LabelsView() {
+  return null
+}

@@ -1,0 +1,116 @@
+import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
+import { Check, ChevronDown, Lock } from 'lucide-react'
+import { useState } from 'react'
+import { Sheet } from '../../shared/dialog.js'
+import { copyArrangement, deleteArrangement, renameArrangement } from '../../store/plan-edits.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+
+/** Chooses the arrangement that is worked on; copies, renames, deletes it. Defaults can only be copied. */
+export function ArrangementMenu() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { arrangement } = useDerived()
+  const [renaming, setRenaming] = useState(false)
+  const fixed = arrangement.isDefault
+  return (
+    <>
+      <Menu>
+        <MenuButton className="btn max-w-[260px]">
+          <span className="text-[12px] text-ink-2">Arrangement</span>
+          <span className="truncate">{arrangement.name}</span> <ChevronDown size={13} aria-hidden="true" />
+        </MenuButton>
+        <MenuItems anchor="bottom end" className="menu-panel w-[300px]">
+          {plan.arrangements.map((a) => (
+            <MenuItem key={a.id}>
+              <button
+                type="button"
+                className="menu-item"
+                onClick={() => edit((draft) => void (draft.activeArrangementId = a.id))}
+              >
+                <Check size={13} aria-hidden="true" className={a.id === arrangement.id ? '' : 'invisible'} />
+                <span className="grow truncate">{a.name}</span>
+                {a.isDefault && <Lock size={12} aria-label="cannot be edited" />}
+                <span className="text-[12px] opacity-80">{a.placements.length} placed</span>
+              </button>
+            </MenuItem>
+          ))}
+          <MenuSeparator className="my-1 border-t border-rule" />
+          <MenuItem>
+            <button
+              type="button"
+              className="menu-item"
+              onClick={() => edit((draft) => copyArrangement(draft, arrangement.id))}
+            >
+              Copy “{arrangement.name}”
+            </button>
+          </MenuItem>
+          <MenuItem disabled={fixed}>
+            <button type="button" className="menu-item" onClick={() => setRenaming(true)}>
+              Rename…
+            </button>
+          </MenuItem>
+          <MenuItem disabled={fixed || plan.arrangements.length === 1}>
+            <button
+              type="button"
+              className="menu-item"
+              onClick={() => edit((draft) => deleteArrangement(draft, arrangement.id))}
+            >
+              Delete
+            </button>
+          </MenuItem>
+          {fixed && (
+            <p className="px-3 py-1 text-[12px] text-ink-2">Defaults stay as they are. Work on a copy.</p>
+          )}
+        </MenuItems>
+      </Menu>
+      {renaming && (
+        <RenameSheet
+          name={arrangement.name}
+          onClose={() => setRenaming(false)}
+          onRename={(name) => edit((draft) => renameArrangement(draft, arrangement.id, name))}
+        />
+      )}
+    </>
+  )
+}
+
+function RenameSheet({
+  name,
+  onClose,
+  onRename,
+}: {
+  name: string
+  onClose: () => void
+  onRename: (name: string) => void
+}) {
+  const [text, setText] = useState(name)
+  const isEmpty = text.trim() === ''
+  return (
+    <Sheet title="Rename the arrangement" onClose={onClose}>
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (isEmpty) return
+          onRename(text)
+          onClose()
+        }}
+      >
+        <label className="grow">
+          <span className="caption mb-1 block">Name</span>
+          <input
+            className="field w-full"
+            value={text}
+            maxLength={120}
+            onChange={(e) => setText(e.target.value)}
+            autoFocus
+          />
+        </label>
+        <button type="submit" className="btn btn-main" disabled={isEmpty}>
+          Rename
+        </button>
+      </form>
+    </Sheet>
+  )
+}

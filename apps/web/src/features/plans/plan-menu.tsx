@@ -1,0 +1,55 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
+import { ChevronDown } from 'lucide-react'
+import { checkFileSize, maxPlanBytes, readPlan, writePlan } from '@reach-plot/core'
+import { chooseFile, download } from '../../shared/download.js'
+import { showProblem } from '../../shared/problem.js'
+import { emptyPlan, loadDemo, openPlan, planFileName } from '../../store/actions.js'
+import { usePlan } from '../../store/plan-store.js'
+
+async function importPlan(): Promise<void> {
+  const file = await chooseFile('.json,application/json')
+  if (!file) return
+  try {
+    checkFileSize(file.size, maxPlanBytes, file.name)
+    openPlan(readPlan(await file.text(), file.name), `“${file.name}” is open`)
+  } catch (error) {
+    showProblem(error)
+  }
+}
+
+export function PlanMenu({
+  onDesk,
+  onContexts,
+  onShortcuts,
+}: {
+  onDesk: () => void
+  onContexts: () => void
+  onShortcuts: () => void
+}) {
+  const plan = usePlan()
+  const items: readonly (readonly [string, () => void])[] = [
+    ['Hand, board and system…', onDesk],
+    ['Programs and contexts…', onContexts],
+    ['Export the plan', () => download(writePlan(plan), planFileName(plan), 'application/json')],
+    ['Import a plan…', () => void importPlan()],
+    ['Open the demo', () => void loadDemo().then((demo) => openPlan(demo, 'The demo is open'), showProblem)],
+    ['New empty plan', () => openPlan(emptyPlan(), 'A new plan is open')],
+    ['Shortcuts of this app…', onShortcuts],
+  ]
+  return (
+    <Menu>
+      <MenuButton className="btn">
+        Plan <ChevronDown size={13} aria-hidden="true" />
+      </MenuButton>
+      <MenuItems anchor="bottom end" className="menu-panel w-[220px]">
+        {items.map(([name, run]) => (
+          <MenuItem key={name}>
+            <button type="button" className="menu-item" onClick={run}>
+              {name}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  )
+}

@@ -1,0 +1,137 @@
+import { geoPath } from 'd3'
+import { memo } from 'react'
+import type { ReachContour, RestingHand } from '@reach-plot/core'
+import type { ReachChart } from '../../worker/reach-protocol.js'
+
+const draw = geoPath()
+
+/** Where a contour's caption goes: the lowest point of its longest ring, that is, the one nearest to the person. */
+function captionPoint(contour: ReachContour): readonly [number, number] | null {
+  const rings = contour.coordinates.map((polygon) => polygon[0] ?? [])
+  const longest = rings.reduce<readonly number[][]>(
+    (best, ring) => (ring.length > best.length ? ring : best),
+    [],
+  )
+  if (longest.length < 8) return null
+  const point = longest.reduce((low, p) => ((p[1] as number) > (low[1] as number) ? p : low))
+  return [point[0] as number, point[1] as number]
+}
+
+/** The chart's ground: zones of effort, contours of time with their ms. */
+export const ChartGround = memo(function ChartGround({ chart }: { chart: ReachChart | null }) {
+  if (!chart) return null
+  const [easy, stretch] = chart.efforts
+  const zones = [
+    { contour: stretch, name: 'stretch to here', fill: 0.35, dash: '2.4 1.2' },
+    { contour: easy, name: 'easy to here', fill: 0.75, dash: undefined },
+  ]
+  return (
+    <g aria-hidden="true">
+      {zones.map(
+        ({ contour, name, fill, dash }) =>
+          contour && (
+            <path
+              key={name}
+              d={draw(contour) ?? ''}
+              fill="var(--reach-1)"
+              fillOpacity={fill}
+              stroke="var(--contour)"
+              strokeWidth={0.55}
+              strokeDasharray={dash}
+            />
+          ),
+      )}
+      {chart.times.map((contour) => (
+        <path
+          key={contour.value}
+          d={draw(contour) ?? ''}
+          fill="none"
+          stroke="var(--contour)"
+          strokeOpacity={0.5}
+          strokeWidth={0.25}
+        />
+      ))}
+    </g>
+  )
+})
+
+/** Names and values of the contours, drawn above the keys' board but below the keys. */
+export const ContourCaptions = memo(function ContourCaptions({
+  chart,
+  below,
+}: {
+  chart: ReachChart | null
+  below: number
+}) {
+  if (!chart) return null
+  const captions = [
+    ...chart.times.map((c) => ({ c, text: `${c.value} ms`, weight: 500 })),
+    ...chart.efforts.map((c, i) => ({ c, text: i === 0 ? 'easy to here' : 'stretch to here', weight: 600 })),
+  ]
+  return (
+    <g aria-hidden="true" className="font-chart">
+      {captions.map(({ c, text, weight }) => {
+        const at = captionPoint(c)
+        if (!at || at[1] < below) return null
+        const dx = weight === 600 ? 26 : 0
+        return (
+          <text
+            key={text}
+            x={at[0] + dx}
+            y={at[1] + 0.9}
+            fontSize={3}
+            fontWeight={weight}
+            textAnchor="middle"
+            fill="var(--contour)"
+            stroke="var(--paper)"
+            strokeWidth={1.2}
+            paintOrder="stroke"
+          >
+            {text}
+          </text>
+        )
+      })}
+    </g>
+  )
+})
+
+/** Lines from the palm's pivot to the resting fingertips, as bearings on a survey sheet. */
+export function HandBearings({
+  hand,
+  controls,
+}: {
+  hand: RestingHand
+  controls: readonly { readonly id: string; readonly xMm: number; readonly yMm: number }[]
+}) {
+  const tips = Object.values(hand.rests).flatMap((id) => controls.find((c) => c.id === id) ?? [])
+  const index = controls.find((c) => c.id === hand.rests.index)
+  const space = controls.find((c) => c.id === 'Space')
+  if (tips.length < 4 || !index) return null
+  const mean = (pick: (c: (typeof tips)[number]) => number): number =>
+    tips.reduce((s, c) => s + pick(c), 0) / tips.length
+  const pivot = { x: mean((c) => c.xMm), y: mean((c) => c.yMm) + 70 }
+  const thumb = { x: index.xMm + (hand.side === 'left' ? 12 : -12), y: space?.yMm ?? index.yMm + 38 }
+  const ends = [...tips.map((c) => ({ x: c.xMm, y: c.yMm })), thumb]
+  return (
+    <g
+      aria-hidden="true"
+      stroke="var(--magenta)"
+      strokeWidth={0.3}
+      strokeOpacity={0.55}
+      strokeDasharray="1.4 1.2"
+      fill="none"
+    >
+      {ends.map((end) => (
+        <path key={`${end.x} ${end.y}`} d={`M${pivot.x} ${pivot.y} L${end.x} ${end.y}`} />
+      ))}
+      <circle cx={pivot.x} cy={pivot.y} r={1.6} strokeDasharray="none" />
+      <path
+        d={`M${thumb.x - 1.6} ${thumb.y + 1.2} h3.2 l-1.6 -2.8 z`}
+        fill="var(--key)"
+        strokeDasharray="none"
+        strokeOpacity={1}
+        strokeWidth={0.4}
+      />
+    </g>
+  )
+}

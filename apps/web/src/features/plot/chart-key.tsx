@@ -1,0 +1,140 @@
+import { memo } from 'react'
+import { modifierSigns, type Control, type Modifier } from '@reach-plot/core'
+import { captionLines, captionMm, legendMm } from './caption.js'
+
+export interface KeyFace {
+  readonly control: Control
+  readonly legend: string
+  /** `held` is a modifier key; `none` sends nothing */
+  readonly state: 'free' | 'taken' | 'system' | 'held' | 'none'
+  readonly caption: string
+  /** reach tint 0 (none) to 5 (best) */
+  readonly tint: number
+  readonly timeMs: number | null
+  readonly rank: number | null
+  /** other levels of the key that are taken in front */
+  readonly pennants: readonly Modifier[]
+  readonly isStation: boolean
+  readonly isClash: boolean
+  /** the chosen command is here now */
+  readonly isCurrent: boolean
+  readonly isChosen: boolean
+  readonly isDown: boolean
+  readonly description: string
+  readonly tabIndex: 0 | -1
+}
+
+/** One key as a plot of land: legend, what stands on it, how good it is, its flags. Lengths in mm. */
+export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
+  const { control, state } = face
+  const w = control.widthMm
+  const h = control.heightMm
+  const tall = h > 15
+  const roomForLines = tall ? 2 : 1
+  const captionRoom = w - 2.4
+  const lines = face.caption === '' ? [] : captionLines(face.caption, captionRoom, roomForLines)
+  const showTime =
+    face.timeMs !== null && (state === 'free' || face.rank !== null) && lines.length < 2 && tall
+  return (
+    <g
+      className="chart-key"
+      data-code={control.id}
+      data-state={state}
+      transform={`translate(${control.xMm - w / 2} ${control.yMm - h / 2})`}
+      role="button"
+      tabIndex={face.tabIndex}
+      aria-label={face.description}
+      aria-pressed={face.isChosen}
+    >
+      <title>{face.description}</title>
+      <rect
+        className="cap"
+        width={w}
+        height={h}
+        rx={0.6}
+        fill={face.isDown ? 'var(--ink)' : face.tint > 0 ? `var(--reach-${face.tint})` : 'var(--key)'}
+        stroke={face.isCurrent || face.isChosen ? 'var(--magenta)' : 'var(--edge)'}
+        strokeWidth={face.isCurrent || face.isChosen ? 0.7 : 0.25}
+      />
+      {state === 'system' && <rect width={w} height={h} rx={0.6} fill="url(#hatch)" />}
+      <g
+        fill={face.isDown ? 'var(--panel)' : face.tint > 0 ? 'var(--on-reach)' : 'var(--ink)'}
+        className="font-chart"
+      >
+        <text x={1.2} y={tall ? 3.9 : h / 2 + 1.1} fontSize={legendMm} fontWeight={600}>
+          {face.legend}
+        </text>
+        {lines.map((line, i) => (
+          <text
+            key={line}
+            className="caption-text"
+            x={tall ? 1.2 : w - 1.2}
+            textAnchor={tall ? 'start' : 'end'}
+            y={tall ? h - 1.4 - (lines.length - 1 - i) * 3.05 : h / 2 + 1.1}
+            fontSize={captionMm}
+            fontWeight={500}
+          >
+            {line}
+          </text>
+        ))}
+        {showTime && (
+          <text
+            className="caption-text"
+            x={w - 1.1}
+            y={lines.length === 1 ? h - 4.6 : h - 1.4}
+            textAnchor="end"
+            fontSize={captionMm}
+            fontWeight={500}
+          >
+            {Math.round(face.timeMs as number)}
+          </text>
+        )}
+      </g>
+      {face.pennants.map((modifier, i) => (
+        <path
+          key={modifier}
+          className="caption-text"
+          d={modifierSigns[modifier]}
+          transform={`translate(${w - 2.9 - i * 2.6} ${h - 0.95}) scale(1.9)`}
+          fill="var(--ink)"
+          stroke="var(--key)"
+          strokeWidth={0.12}
+        />
+      ))}
+      {face.isStation && <Station x={w / 2} y={tall ? 6.7 : h / 2} />}
+      {face.isClash && (
+        <path
+          d="M0 -1.5 L1.5 1.1 L-1.5 1.1 Z"
+          transform={`translate(${w - (face.rank === null ? 2.2 : 6.6)} 2.6)`}
+          fill="var(--magenta)"
+        />
+      )}
+      {face.rank !== null && (
+        <g transform={`translate(${w - 4.6} -0.6)`}>
+          <path d="M0 0 H3.8 V5.4 L1.9 4 L0 5.4 Z" fill="var(--magenta)" />
+          <text
+            x={1.9}
+            y={3.2}
+            fontSize={2.9}
+            fontWeight={600}
+            textAnchor="middle"
+            fill="var(--on-magenta)"
+            className="font-chart"
+          >
+            {face.rank}
+          </text>
+        </g>
+      )}
+    </g>
+  )
+})
+
+/** A resting fingertip: a survey station. */
+function Station({ x, y }: { x: number; y: number }) {
+  return (
+    <g transform={`translate(${x} ${y})`} stroke="var(--magenta)" fill="none" strokeWidth={0.4}>
+      <path d="M0 -2.2 L2.1 1.5 L-2.1 1.5 Z" fill="var(--key)" />
+      <circle r={0.4} cy={0.2} fill="var(--magenta)" stroke="none" />
+    </g>
+  )
+}

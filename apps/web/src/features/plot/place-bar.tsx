@@ -1,0 +1,72 @@
+import type { Place } from '@reach-plot/core'
+
+/** Parts of a place's cost, in the order of the bar. Told apart by pattern as well as by tint; `short` is read out. */
+export const costParts = [
+  { name: 'time', fill: 'var(--reach-5)', of: (p: Place) => p.cost.timeMs },
+  { name: 'effort', fill: 'var(--reach-3)', of: (p: Place) => p.cost.effortMs + p.cost.awayMs },
+  { name: 'harder to recall', fill: 'url(#bar-recall)', of: (p: Place) => p.cost.recallMs },
+  { name: 'taken or typed', fill: 'url(#bar-taken)', of: (p: Place) => p.cost.displaceMs + p.cost.typingMs },
+] as const
+
+const pxPerMs = 0.13
+
+/** Patterns of the bars, once for the panel. */
+export function BarPatterns() {
+  return (
+    <svg width="0" height="0" aria-hidden="true" className="absolute">
+      <defs>
+        <pattern
+          id="bar-recall"
+          width="4"
+          height="4"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <rect width="4" height="4" fill="var(--panel)" />
+          <rect width="2" height="4" fill="var(--magenta)" fillOpacity="0.75" />
+        </pattern>
+        <pattern id="bar-taken" width="4" height="4" patternUnits="userSpaceOnUse">
+          <rect width="4" height="4" fill="var(--panel)" />
+          <circle cx="2" cy="2" r="1.2" fill="var(--ink)" />
+        </pattern>
+      </defs>
+    </svg>
+  )
+}
+
+export function CostBar({ place }: { place: Place }) {
+  let x = 0
+  const parts = costParts.map((part) => {
+    const width = part.of(place) * pxPerMs
+    const rect = { ...part, x, width }
+    x += width
+    return rect
+  })
+  const text = costParts.map((part) => `${part.name} ${Math.round(part.of(place))} ms`).join(', ')
+  return (
+    <svg width={Math.min(x, 236)} height="6" role="img" aria-label={text} className="block overflow-hidden">
+      <title>{text}</title>
+      {parts.map(
+        (p) =>
+          p.width > 0.3 && (
+            <rect key={p.name} x={p.x} width={Math.max(0, p.width - 0.8)} height="6" fill={p.fill} />
+          ),
+      )}
+    </svg>
+  )
+}
+
+export function CostKey() {
+  return (
+    <div className="flex flex-wrap gap-x-3 gap-y-0.5 text-[12px] text-ink-2">
+      {costParts.map((part) => (
+        <span key={part.name} className="inline-flex items-center gap-1">
+          <svg width="12" height="7" aria-hidden="true">
+            <rect width="12" height="7" fill={part.fill} />
+          </svg>
+          {part.name}
+        </span>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,66 @@
+import { select, zoom, zoomIdentity, type ZoomBehavior } from 'd3'
+import { useCallback, useEffect, useRef, type RefObject } from 'react'
+
+export interface Extent {
+  readonly x0: number
+  readonly x1: number
+  readonly y0: number
+  readonly y1: number
+}
+
+/** Below this many px a mm, text on keys cannot be read and is hidden. */
+const leastForTextPxPerMm = 2.1
+
+/**
+ * Pan and zoom of the chart. The transform is written to the group at once, without a render, so that dragging holds
+ * the frame rate; `onScale` tells the scale when a gesture has changed it.
+ */
+export function useChartZoom(
+  svg: RefObject<SVGSVGElement | null>,
+  group: RefObject<SVGGElement | null>,
+  onScale: (pxPerMm: number) => void,
+) {
+  const behavior = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null)
+  const latest = useRef(onScale)
+  useEffect(() => {
+    latest.current = onScale
+  })
+  useEffect(() => {
+    const node = svg.current
+    if (!node) return
+    const z = zoom<SVGSVGElement, unknown>()
+      .scaleExtent([0.8, 9])
+      .clickDistance(4)
+      .on('zoom', ({ transform }) => {
+        group.current?.setAttribute('transform', transform.toString())
+        if (group.current)
+          group.current.dataset['text'] = transform.k >= leastForTextPxPerMm ? 'shown' : 'hidden'
+        latest.current(transform.k)
+      })
+    behavior.current = z
+    // double click is left to the keys
+    select(node).call(z).on('dblclick.zoom', null)
+    return () => void select(node).on('.zoom', null)
+  }, [svg, group])
+
+  /** Shows an extent of the desk, as large as it fits. */
+  const fit = useCallback(
+    (extent: Extent) => {
+      const node = svg.current
+      if (!node || !behavior.current) return
+      const { clientWidth: width, clientHeight: height } = node
+      const k = Math.min(width / (extent.x1 - extent.x0), height / (extent.y1 - extent.y0))
+      const x = width / 2 - (k * (extent.x0 + extent.x1)) / 2
+      const y = height / 2 - (k * (extent.y0 + extent.y1)) / 2
+      behavior.current.transform(select(node), zoomIdentity.translate(x, y).scale(k))
+    },
+    [svg],
+  )
+  const scaleBy = useCallback(
+    (factor: number) => {
+      if (svg.current && behavior.current) behavior.current.scaleBy(select(svg.current), factor)
+    },
+    [svg],
+  )
+  return { fit, scaleBy }
+}

@@ -1,0 +1,40 @@
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
+import { AppFrame } from './shared/app-frame.js'
+import { PlotView } from './features/plot/plot-view.js'
+import { loadDemo } from './store/actions.js'
+import { startAutosave } from './store/autosave.js'
+import './styles.css'
+
+const router = createBrowserRouter([
+  {
+    element: <AppFrame />,
+    children: [
+      { index: true, element: <PlotView /> },
+      {
+        path: 'commands',
+        lazy: async () => ({
+          Component: (await import('./features/commands/commands-view.js')).CommandsView,
+        }),
+      },
+      {
+        path: 'clashes',
+        lazy: async () => ({ Component: (await import('./features/clashes/clashes-view.js')).ClashesView }),
+      },
+      {
+        path: 'labels',
+        lazy: async () => ({ Component: (await import('./features/labels/labels-view.js')).LabelsView }),
+      },
+      { path: '*', element: <Navigate to="/" replace /> },
+    ],
+  },
+])
+
+const root = createRoot(document.getElementById('root') as HTMLElement)
+await startAutosave(loadDemo)
+root.render(
+  <StrictMode>
+    <RouterProvider router={router} />
+  </StrictMode>,
+)

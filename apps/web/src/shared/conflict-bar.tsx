@@ -1,0 +1,38 @@
+import { saveAnyway, takeStored, useSaveState } from '../store/autosave.js'
+
+/** Shown when another tab has saved the plan: nothing is overwritten until the person chooses. */
+export function ConflictBar() {
+  const state = useSaveState((s) => s.state)
+  const startError = useSaveState((s) => s.startError)
+  if (state !== 'conflict' && startError === null) return null
+  return (
+    <div
+      role="alert"
+      className="flex items-center gap-3 border-b border-ink bg-magenta px-[14px] py-1.5 text-on-magenta"
+    >
+      {state === 'conflict' ? (
+        <>
+          <span className="grow">
+            <b>This plan was changed in another tab.</b> Changes here are kept, but not saved, until you
+            choose.
+          </span>
+          <button type="button" className="btn" onClick={() => void takeStored()}>
+            Take the other tab’s plan
+          </button>
+          <button type="button" className="btn" onClick={() => void saveAnyway()}>
+            Keep this one
+          </button>
+        </>
+      ) : (
+        <>
+          <span className="grow">
+            <b>The saved plan could not be read and was put aside.</b> {startError}
+          </span>
+          <button type="button" className="btn" onClick={() => useSaveState.setState({ startError: null })}>
+            Close
+          </button>
+        </>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,85 @@
+import { useMemo } from 'react'
+import { Link } from 'react-router'
+import { arrangementFigures } from '@reach-plot/core'
+import { useSaveState, saveAnyway } from '../store/autosave.js'
+import { redo, undo, useHistory, usePlan } from '../store/plan-store.js'
+import { useReachLayers } from '../store/reach.js'
+import { heldSets, useDerived } from '../store/selectors.js'
+
+/** The arrangement's few figures, always live, and whether all is saved. */
+export function StatusLine() {
+  const plan = usePlan()
+  const { arrangement, around, clashes, triggersOf } = useDerived()
+  const { reachOf } = useReachLayers(heldSets(arrangement))
+  const figures = useMemo(
+    () => arrangementFigures(plan.commands, triggersOf, reachOf, around.layout),
+    [plan.commands, triggersOf, reachOf, around.layout],
+  )
+  const blocking = clashes.filter((c) => c.severity === 'blocks').length
+  const canUndo = useHistory((h) => h.pastStates.length > 0)
+  const canRedo = useHistory((h) => h.futureStates.length > 0)
+  return (
+    <footer
+      className="flex h-[34px] shrink-0 items-center gap-6 border-t border-ink bg-panel px-[14px]"
+      aria-label="Figures of the arrangement"
+    >
+      <span>
+        <b>{Math.round(figures.nearShare * 100)} %</b> of use at rest or easy
+      </span>
+      <span>
+        <b>{figures.placedCount}</b> of {figures.commandCount} commands placed
+      </span>
+      {figures.mnemonicMean !== null && (
+        <span>
+          mnemonic <b>{figures.mnemonicMean.toFixed(2)}</b>
+        </span>
+      )}
+      <Link to="/clashes" className={clashes.length > 0 ? 'text-magenta' : ''}>
+        <b>
+          {clashes.length > 0 && '▲ '}
+          {clashes.length} clash{clashes.length === 1 ? '' : 'es'}
+        </b>
+        {blocking > 0 && `, ${blocking} block`}
+      </Link>
+      <span className="ml-auto flex items-center gap-3">
+        <SaveNote />
+        <button
+          type="button"
+          className="underline-offset-2 enabled:hover:underline disabled:text-ink-2/70"
+          disabled={!canUndo}
+          onClick={undo}
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          className="underline-offset-2 enabled:hover:underline disabled:text-ink-2/70"
+          disabled={!canRedo}
+          onClick={redo}
+        >
+          Redo
+        </button>
+      </span>
+    </footer>
+  )
+}
+
+function SaveNote() {
+  const { state, reason } = useSaveState()
+  if (state === 'failed') {
+    return (
+      <span role="alert" className="text-magenta">
+        <b>Not saved:</b> {reason || 'the browser refused'}. Export the plan, then make room.{' '}
+        <button type="button" className="underline" onClick={() => void saveAnyway()}>
+          Try again
+        </button>
+      </span>
+    )
+  }
+  const text = { loading: 'opening', saving: 'saving', saved: 'saved', conflict: 'not saved' }[state]
+  return (
+    <span role="status" className="text-ink-2">
+      {text}
+    </span>
+  )
+}

@@ -1,0 +1,96 @@
+import { planVersion, homeKeys, defaultSpanMm, readPlan, type Plan, type Trigger } from '@reach-plot/core'
+import { toast } from 'sonner'
+import { undo, usePlanStore } from './plan-store.js'
+import { copyArrangement, placeCommand, unplace, type PlaceEdit } from './plan-edits.js'
+import { derive } from './selectors.js'
+import { useView } from './view-store.js'
+
+const nameOf = (plan: Plan, id: string): string => plan.commands.find((c) => c.id === id)?.name ?? id
+
+/** Runs `edit` on the arrangement in front; when that holds defaults, on a copy of it that is made first. */
+export function onEditable(edit: (plan: Plan) => void): void {
+  const { plan, edit: change } = usePlanStore.getState()
+  if (!plan) return
+  const { arrangement } = derive(plan)
+  change((draft) => {
+    if (arrangement.isDefault) copyArrangement(draft, arrangement.id)
+    edit(draft)
+  })
+  if (arrangement.isDefault) toast(`“${arrangement.name}” stays as it is; the change went into a copy of it.`)
+}
+
+/** Places a command and tells what happened, with undo at hand. */
+export function place(edit: PlaceEdit, triggerText: string): void {
+  const { plan } = usePlanStore.getState()
+  if (!plan) return
+  onEditable((draft) => placeCommand(draft, edit))
+  const after = usePlanStore.getState().plan
+  const lost = (edit.displaced ?? []).filter(
+    (id) => after !== null && derive(after).triggersOf(id).length === 0,
+  )
+  const view = useView.getState()
+  view.set({
+    displaced: [...lost, ...view.displaced.filter((id) => !lost.includes(id) && id !== edit.commandId)],
+  })
+  const moved = (edit.displaced ?? []).map(
+    (id) => `“${nameOf(plan, id)}” ${lost.includes(id) ? 'is unplaced now' : 'has moved'}`,
+  )
+  toast([`“${nameOf(plan, edit.commandId)}” is on ${triggerText}`, ...moved].join('; '), {
+    action: { label: 'Undo', onClick: undo },
+  })
+}
+
+export function takeOff(commandId: string, trigger: Trigger, triggerText: string): void {
+  const { plan } = usePlanStore.getState()
+  if (!plan) return
+  onEditable((draft) => unplace(draft, commandId, trigger))
+  toast(`“${nameOf(plan, commandId)}” is off ${triggerText}`, { action: { label: 'Undo', onClick: undo } })
+}
+
+/** A plan with a board and a hand, but no commands yet. */
+export const emptyPlan = (): Plan => ({
+  format: 'reachplot-plan',
+  version: planVersion,
+  name: 'New plan',
+  system: 'gnome',
+  layoutId: 'us',
+  devices: [{ id: 'keyboard', name: 'Keyboard', kind: 'board', board: 'ansi-104', bottomRow: 'windows' }],
+  benches: [
+    {
+      id: 'desk',
+      name: 'Desk',
+      devices: [{ deviceId: 'keyboard', xMm: 0, yMm: 0 }],
+      hands: [{ side: 'left', spanMm: defaultSpanMm, deviceId: 'keyboard', rests: homeKeys.left }],
+    },
+  ],
+  programs: [],
+  commands: [],
+  arrangements: [{ id: 'draft', name: 'First draft', isDefault: false, placements: [] }],
+  activeBenchId: 'desk',
+  activeArrangementId: 'draft',
+})
+
+export async function loadDemo(): Promise<Plan> {
+  const { default: text } = await import('../../../../demo/demo.reachplot.json?raw')
+  return readPlan(text, 'demo')
+}
+
+export function openPlan(plan: Plan, message: string): void {
+  usePlanStore.getState().replace(plan)
+  useView
+    .getState()
+    .set({
+      programId: null,
+      contextId: null,
+      commandId: null,
+      code: null,
+      displaced: [],
+      query: '',
+      triggerQuery: null,
+      onlyUnplaced: false,
+    })
+  toast(message, { action: { label: 'Undo', onClick: undo } })
+}
+
+export const planFileName = (plan: Plan): string =>
+  `${plan.name.replace(/[^\p{L}\d ._-]+/gu, '').trim() || 'plan'}.reachplot.json`

@@ -1,0 +1,124 @@
+import {
+  freshId,
+  triggerKey,
+  type Arrangement,
+  type Command,
+  type Plan,
+  type Trigger,
+} from '@reach-plot/core'
+
+/**
+ * Edits of a plan, as recipes on an immer draft. Each is one undoable step.
+ * An arrangement of defaults is never edited: recipes leave it as it is, and the screens offer a copy first.
+ */
+const editable = (plan: Plan): Arrangement | null => {
+  const arrangement = plan.arrangements.find((a) => a.id === plan.activeArrangementId)
+  return arrangement && !arrangement.isDefault ? arrangement : null
+}
+
+const holds = (trigger: Trigger) => {
+  const key = triggerKey(trigger)
+  return (p: { readonly trigger: Trigger }): boolean => triggerKey(p.trigger) === key
+}
+
+export interface PlaceEdit {
+  readonly commandId: string
+  readonly trigger: Trigger
+  /** keep the triggers that the command has now */
+  readonly keepOld?: boolean
+  /** commands that give the trigger up */
+  readonly displaced?: readonly string[]
+  /** where the first displaced command goes, instead of being let go */
+  readonly swapTo?: Trigger
+}
+
+export function placeCommand(plan: Plan, edit: PlaceEdit): void {
+  const arrangement = editable(plan)
+  if (!arrangement) return
+  const onTrigger = holds(edit.trigger)
+  const displaced = new Set(edit.displaced)
+  arrangement.placements = arrangement.placements.filter((p) => {
+    if (displaced.has(p.commandId) && onTrigger(p)) return false
+    return p.commandId !== edit.commandId || edit.keepOld === true
+  })
+  const add = (commandId: string, trigger: Trigger): void => {
+    if (!arrangement.placements.some((p) => p.commandId === commandId && holds(trigger)(p)))
+      arrangement.placements.push({ commandId, trigger })
+  }
+  add(edit.commandId, edit.trigger)
+  const first = edit.displaced?.[0]
+  if (edit.swapTo && first !== undefined) add(first, edit.swapTo)
+}
+
+/** Moves one placement of a command from one trigger to another. */
+export function movePlacement(plan: Plan, commandId: string, from: Trigger, to: Trigger): void {
+  const arrangement = editable(plan)
+  const placement = arrangement?.placements.find((p) => p.commandId === commandId && holds(from)(p))
+  if (placement) placement.trigger = to
+}
+
+export function unplace(plan: Plan, commandId: string, trigger?: Trigger): void {
+  const arrangement = editable(plan)
+  if (!arrangement) return
+  arrangement.placements = arrangement.placements.filter(
+    (p) => p.commandId !== commandId || (trigger !== undefined && !holds(trigger)(p)),
+  )
+}
+
+export function copyArrangement(plan: Plan, id: string): void {
+  const source = plan.arrangements.find((a) => a.id === id)
+  if (!source) return
+  const names = new Set(plan.arrangements.map((a) => a.name))
+  let name = `${source.name}, copy`
+  for (let n = 2; names.has(name); n++) name = `${source.name}, copy ${n}`
+  const copy = {
+    ...source,
+    id: freshId(name, new Set(plan.arrangements.map((a) => a.id))),
+    name,
+    isDefault: false,
+  }
+  plan.arrangements.push({ ...copy, placements: source.placements.map((p) => ({ ...p })) })
+  plan.activeArrangementId = copy.id
+}
+
+export function renameArrangement(plan: Plan, id: string, name: string): void {
+  const arrangement = plan.arrangements.find((a) => a.id === id)
+  if (arrangement && !arrangement.isDefault && name.trim() !== '')
+    arrangement.name = name.trim().slice(0, 120)
+}
+
+export function deleteArrangement(plan: Plan, id: string): void {
+  const at = plan.arrangements.findIndex((a) => a.id === id)
+  if (at === -1 || plan.arrangements[at]?.isDefault || plan.arrangements.length === 1) return
+  plan.arrangements.splice(at, 1)
+  if (plan.activeArrangementId === id)
+    plan.activeArrangementId = (plan.arrangements[Math.max(0, at - 1)] as Arrangement).id
+}
+
+export function editCommand(plan: Plan, id: string, change: Partial<Omit<Command, 'id'>>): void {
+  const command = plan.commands.find((c) => c.id === id)
+  if (!command) return
+  Object.assign(command, change)
+  // an emptied optional field is left out, as the file format has it
+  if (command.label === '' || command.label === undefined) delete command.label
+  if (command.oppositeId === '' || command.oppositeId === undefined) delete command.oppositeId
+}
+
+export function addCommand(
+  plan: Plan,
+  programId: string,
+  contextIds: readonly string[],
+  name: string,
+): string {
+  const id = freshId(`${programId} ${name}`, new Set(plan.commands.map((c) => c.id)))
+  plan.commands.push({ id, programId, contextIds: [...contextIds], name, menu: [], usesPerHour: 0 })
+  return id
+}
+
+/** Takes a command away everywhere: from all arrangements and from commands that name it as their opposite. */
+export function deleteCommand(plan: Plan, id: string): void {
+  plan.commands = plan.commands.filter((c) => c.id !== id)
+  for (const command of plan.commands) if (command.oppositeId === id) delete command.oppositeId
+  for (const arrangement of plan.arrangements)
+    arrangement.placements = arrangement.placements.filter((p) => p.commandId !== id)
+}

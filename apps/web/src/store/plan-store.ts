@@ -1,0 +1,77 @@
+import type { Plan } from '@reach-plot/core'
+import { temporal, type TemporalState } from 'zundo'
+import { create, useStore } from 'zustand'
+import { immer } from 'zustand/middleware/immer'
+
+export interface PlanState {
+  /** null until the saved plan or the demo is read */
+  readonly plan: Plan | null
+  /** One undoable change. Changes in a row with the same `group` are undone together, such as typing in one field. */
+  edit(recipe: (plan: Plan) => void, group?: string): void
+  /** Takes another plan in place of this one, undoable. */
+  replace(plan: Plan): void
+}
+
+let lastGroup: string | undefined
+let currentGroup: string | undefined
+
+const historyLimit = 200
+
+/** The person's plan: the one thing that is saved. Everything shown is derived from it. */
+export const usePlanStore = create<PlanState>()(
+  temporal(
+    immer((set) => ({
+      plan: null,
+      edit(recipe, group) {
+        currentGroup = group
+        set((state) => {
+          if (state.plan) recipe(state.plan as Plan)
+        })
+      },
+      replace(plan) {
+        currentGroup = undefined
+        set((state) => {
+          state.plan = plan
+        })
+      },
+    })),
+    {
+      limit: historyLimit,
+      partialize: (state) => ({ plan: state.plan }),
+      equality: (a, b) => a.plan === b.plan,
+      // A change that goes on in the same field is part of the step that the history has already.
+      handleSet: (save) => (past) => {
+        const continues = currentGroup !== undefined && currentGroup === lastGroup
+        lastGroup = currentGroup
+        if (!continues) save(past)
+      },
+    },
+  ),
+)
+
+/** Ends a group of changes, so that the next one in the same field is a step of its own. */
+export const endEditGroup = (): void => {
+  lastGroup = undefined
+}
+
+type History = TemporalState<Pick<PlanState, 'plan'>>
+
+export const useHistory = <T>(selector: (history: History) => T): T =>
+  useStore(usePlanStore.temporal, selector)
+
+export const undo = (): void => {
+  endEditGroup()
+  usePlanStore.temporal.getState().undo()
+}
+export const redo = (): void => {
+  endEditGroup()
+  usePlanStore.temporal.getState().redo()
+}
+
+/** The plan; screens are only shown once there is one. */
+export function usePlan(): Plan {
+  const plan = usePlanStore((s) => s.plan)
+  if (!plan) throw new Error('No plan is open')
+  return plan
+}
+export const useEdit = (): PlanState['edit'] => usePlanStore((s) => s.edit)

@@ -1,0 +1,112 @@
+import { useEffect, useMemo } from 'react'
+import type { ChordReach, FieldArea, Modifier, ReachByCode, Trigger } from '@reach-plot/core'
+import { create } from 'zustand'
+import { reachService } from '../worker/reach-client.js'
+import type { ReachChart, ReachSituation } from '../worker/reach-protocol.js'
+import { useDerived, type Derived } from './selectors.js'
+
+/** Layers that the worker has answered, for the situation named by `key`; a new situation empties them. */
+interface ReachState {
+  readonly key: string
+  readonly layers: Readonly<Record<string, ReachByCode>>
+  readonly chart: ReachChart | null
+}
+
+const useReachStore = create<ReachState>()(() => ({ key: '', layers: {}, chart: null }))
+const asked = new Set<string>()
+
+export const heldKey = (held: readonly Modifier[]): string => held.join('+')
+
+/** Only what reach depends on goes into the key, so that naming or placing a command computes nothing anew. */
+const situationOf = (derived: Derived): ReachSituation => {
+  const { hand, around } = derived
+  const controls = around.controls.map(({ id, code, row, xMm, yMm, widthMm, heightMm }) => ({
+    id,
+    code,
+    row,
+    xMm,
+    yMm,
+    widthMm,
+    heightMm,
+  }))
+  const altGraph = around.layout.altGraph
+  const { side, spanMm, rests } = hand
+  return {
+    key: JSON.stringify([side, spanMm, rests, altGraph, controls.map((c) => [c.id, c.xMm, c.yMm])]),
+    hand: { side, spanMm, rests },
+    controls,
+    altGraph,
+  }
+}
+
+function enter(key: string): void {
+  if (useReachStore.getState().key === key) return
+  asked.clear()
+  useReachStore.setState({ key, layers: {}, chart: null })
+}
+
+/** Answers for a situation that is no longer the latest are dropped. */
+const ifLatest = (key: string, change: (state: ReachState) => Partial<ReachState>): void => {
+  if (useReachStore.getState().key === key) useReachStore.setState(change)
+}
+
+async function askLayer(situation: ReachSituation, held: readonly Modifier[]): Promise<void> {
+  const name = heldKey(held)
+  if (asked.has(name)) return
+  asked.add(name)
+  const layer = await reachService().layer(situation, held)
+  ifLatest(situation.key, (s) => ({ layers: { ...s.layers, [name]: layer } }))
+}
+
+function useSituation(): ReachSituation {
+  const derived = useDerived()
+  const { hand, around } = derived
+  // the controls are made anew with each state of the plan; the key tells whether they differ
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const fresh = useMemo(() => situationOf(derived), [hand, around.controls, around.layout])
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => fresh, [fresh.key])
+}
+
+export type ReachOf = (trigger: Trigger) => ChordReach | undefined
+
+/** Reach of the layers wanted, as they come in; asks the worker for those that are missing, in the order given. */
+export function useReachLayers(wanted: readonly (readonly Modifier[])[]): {
+  readonly layers: Readonly<Record<string, ReachByCode>>
+  readonly reachOf: ReachOf
+} {
+  const situation = useSituation()
+  const state = useReachStore()
+  const names = wanted.map(heldKey).join(' ')
+  useEffect(() => {
+    enter(situation.key)
+    for (const held of wanted) void askLayer(situation, held)
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [situation, names])
+  const layers = state.key === situation.key ? state.layers : noLayers
+  const reachOf = useMemo(
+    (): ReachOf => (trigger) => layers[heldKey(trigger.modifiers)]?.[trigger.code],
+    [layers],
+  )
+  return { layers, reachOf }
+}
+
+const noLayers: Readonly<Record<string, ReachByCode>> = {}
+
+export const contourTimesMs = [150, 200, 250, 300, 350, 400, 450, 500]
+
+/** Contours of the reach chart over an area of the desk, or null while they are computed. */
+export function useReachChart(area: FieldArea, efforts: readonly number[]): ReachChart | null {
+  const situation = useSituation()
+  const state = useReachStore()
+  useEffect(() => {
+    enter(situation.key)
+    if (asked.has('chart')) return
+    asked.add('chart')
+    void reachService()
+      .chart(situation, { area, timesMs: contourTimesMs, efforts })
+      .then((chart) => ifLatest(situation.key, () => ({ chart })))
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [situation])
+  return state.key === situation.key ? state.chart : null
+}

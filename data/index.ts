@@ -1,0 +1,65 @@
+/** Reference data as typed values. The core takes them as arguments and never imports them. */
+import browserKeysData from './browser/keys.json'
+import br from './layouts/br.json'
+import ch from './layouts/ch.json'
+import chFr from './layouts/ch-fr.json'
+import cz from './layouts/cz.json'
+import de from './layouts/de.json'
+import dk from './layouts/dk.json'
+import es from './layouts/es.json'
+import fr from './layouts/fr.json'
+import frBepo from './layouts/fr-bepo.json'
+import gb from './layouts/gb.json'
+import itLayout from './layouts/it.json'
+import jp from './layouts/jp.json'
+import no from './layouts/no.json'
+import pl from './layouts/pl.json'
+import pt from './layouts/pt.json'
+import se from './layouts/se.json'
+import us from './layouts/us.json'
+import usDvorak from './layouts/us-dvorak.json'
+import usIntl from './layouts/us-intl.json'
+import handSpanData from './reference/hand-span.json'
+import codesData from './reference/w3c-codes.json'
+import gnome from './system/gnome.json'
+import macos from './system/macos.json'
+import windows from './system/windows.json'
+
+/** One national layout: for each W3C code its characters at levels 1 to 4 (bare, Shift, AltGr, Shift+AltGr). */
+export interface LayoutData {
+  readonly id: string
+  readonly name: string
+  readonly altGraph: boolean
+  readonly source: string
+  readonly keys: Readonly<Record<string, readonly (string | null)[]>>
+}
+
+/** Combinations that a system or desktop takes before a program sees them. */
+export interface SystemKeysData {
+  readonly id: string
+  readonly name: string
+  readonly source: string
+  readonly keys: readonly SystemKeyData[]
+}
+
+export interface SystemKeyData {
+  readonly modifiers: readonly string[]
+  readonly code?: string
+  readonly char?: string
+  readonly action: string
+}
+
+const all: readonly unknown[] = [
+  us, gb, de, ch, chFr, fr, frBepo, es, pt, br, itLayout, pl, cz, dk, no, se, jp, usIntl, usDvorak,
+] // prettier-ignore
+
+export const layouts: readonly LayoutData[] = all as readonly LayoutData[]
+export const systems: readonly SystemKeysData[] = [gnome, windows, macos] as readonly SystemKeysData[]
+export const handSpan = handSpanData
+/** Every W3C UI Events `code` with its evdev number and HID usage. */
+export const w3cCodes: Readonly<
+  Record<string, { readonly evdev: number | null; readonly hid: number | null }>
+> = codesData.codes
+
+/** Combinations that a browser keeps, written as the app writes its own shortcuts: `Control+Shift+p`. */
+export const browserKeys: readonly string[] = browserKeysData.keys

@@ -1,0 +1,76 @@
+import { writeFileSync } from 'node:fs'
+import { activeArrangement, defaultLabelOptions, labelPdf, labelSheet, surroundings } from '@reach-plot/core'
+import { catalogues, loadPlan, usageError, type Outcome } from '../io.js'
+import { labelFont } from '../label-font.js'
+import { number, readOptions } from '../options.js'
+
+export const help =
+  'labels PLAN.json --out labels.pdf [--paper iso_a4_210x297mm] [--distance 500] [--program ID] [--context ID]'
+
+/** Labels of the active arrangement as PDF; labels that cannot be read are findings. */
+export async function run(args: readonly string[]): Promise<Outcome> {
+  const { options, files } = readOptions(args, ['paper', 'out', 'distance', 'program', 'context'])
+  const plan = loadPlan(files[0])
+  const out = options['out']
+  if (out === undefined) throw usageError('--out is missing', 'name the PDF to write')
+  const wantedProgram = options['program'] ?? plan.programs[0]?.id
+  if (!plan.programs.some((p) => p.id === wantedProgram))
+    throw usageError(
+      `there is no program "${wantedProgram}"`,
+      `choose one of ${plan.programs.map((p) => p.id).join(', ')}`,
+    )
+  const context = options['context']
+  const contexts = plan.programs.find((p) => p.id === wantedProgram)?.contexts ?? []
+  if (context !== undefined && !contexts.some((c) => c.id === context))
+    throw usageError(
+      `there is no context "${context}"`,
+      `choose one of ${contexts.map((c) => c.id).join(', ')}`,
+    )
+  const around = surroundings(plan, catalogues)
+  const arrangement = activeArrangement(plan)
+  const commands = plan.commands.filter(
+    (c) =>
+      c.programId === wantedProgram &&
+      (context === undefined || c.contextIds.length === 0 || c.contextIds.includes(context)),
+  )
+  const font = labelFont()
+  const sheet = labelSheet(
+    {
+      placements: arrangement.placements,
+      commands,
+      controls: around.controls,
+      layout: around.layout,
+      systemId: around.systemId,
+    },
+    {
+      ...defaultLabelOptions,
+      paper: options['paper'] ?? defaultLabelOptions.paper,
+      readingDistanceMm: number(
+        'distance',
+        options['distance'],
+        defaultLabelOptions.readingDistanceMm,
+        200,
+        2000,
+      ),
+    },
+    font,
+  )
+  const printed = sheet.pages.flat()
+  if (printed.length === 0)
+    throw usageError('no label would be printed', sheet.unreadable[0]?.reason ?? 'place a command first')
+  writeFileSync(out, await labelPdf(sheet, font, `${plan.name}, ${arrangement.name}`))
+  return {
+    value: {
+      out,
+      pages: sheet.pages.length,
+      labels: printed.length,
+      shortened: printed.filter((l) => l.shortened).map((l) => l.controlId),
+      unreadable: sheet.unreadable,
+    },
+    text: [
+      `${out}: ${printed.length} labels on ${sheet.pages.length} page(s)`,
+      ...sheet.unreadable.map((u) => `left out ${u.legend}: ${u.reason}`),
+    ].join('\n'),
+    findings: sheet.unreadable.length > 0,
+  }
+}

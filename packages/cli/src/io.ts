@@ -1,0 +1,44 @@
+import { readFileSync, statSync } from 'node:fs'
+import { checkFileSize, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
+import { layouts, systems } from '@reach-plot/data'
+
+export const catalogues = { layouts, systems }
+
+/** What a verb gives back: text for people, a value for `--json`, and whether there are findings (exit code 1). */
+export interface Outcome {
+  readonly text: string
+  readonly value: unknown
+  readonly findings?: boolean
+}
+
+/** Exit codes: 0 done, 1 done with findings, 2 bad input. */
+export const exitCodes = { done: 0, findings: 1, badInput: 2 } as const
+
+export const usageError = (what: string, mend: string): CoreError =>
+  new CoreError('USAGE', { where: ['command line'], what, mend })
+
+/** Reads a text file after its size is checked. */
+export function readTextFile(path: string, limit: number): string {
+  let size: number
+  try {
+    size = statSync(path).size
+  } catch {
+    throw new CoreError('FILE_MISSING', {
+      where: [path],
+      what: 'the file cannot be read',
+      mend: 'check the path',
+    })
+  }
+  checkFileSize(size, limit, path)
+  return readFileSync(path, 'utf8')
+}
+
+export function loadPlan(path: string | undefined): Plan {
+  if (path === undefined)
+    throw usageError('a plan file is missing', 'name one, such as demo/demo.reachplot.json')
+  return readPlan(readTextFile(path, maxPlanBytes), path)
+}
+
+/** Rounds for output, so that the last digits of a solver do not show; Infinity becomes null in JSON. */
+export const rounded = (value: number, digits = 3): number | null =>
+  Number.isFinite(value) ? Number(value.toFixed(digits)) : null

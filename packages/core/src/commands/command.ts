@@ -1,0 +1,31 @@
+import { z } from 'zod'
+import { contextsOverlap, type Program } from './program.js'
+
+export const commandSchema = z.strictObject({
+  id: z.string().min(1).max(120),
+  programId: z.string().min(1),
+  /** contexts that the command lives in; none means everywhere in its program */
+  contextIds: z.array(z.string()).max(100),
+  name: z.string().min(1).max(120),
+  /** path in the program's menus, outermost first; empty when it is in no menu */
+  menu: z.array(z.string().min(1).max(120)).max(8),
+  usesPerHour: z.number().min(0).max(100_000),
+  /** id of the command that undoes or reverses this one */
+  oppositeId: z.string().min(1).optional(),
+  /** short text for labels, where the person has written one */
+  label: z.string().min(1).max(60).optional(),
+  note: z.string().max(2000).optional(),
+})
+export type Command = z.infer<typeof commandSchema>
+
+/** Contexts that a command is live in: its own, or all of its program's. */
+export const liveContexts = (command: Command, program: Program): readonly string[] =>
+  command.contextIds.length > 0 ? command.contextIds : program.contexts.map((c) => c.id)
+
+/** Whether one press can mean both commands: same program, and contexts that can be live together. */
+export function canBeLiveTogether(a: Command, b: Command, program: Program): boolean {
+  if (a.programId !== b.programId) return false
+  return liveContexts(a, program).some((x) =>
+    liveContexts(b, program).some((y) => contextsOverlap(program, x, y)),
+  )
+}

@@ -1,0 +1,27 @@
+import { z } from 'zod'
+
+/** A mode of a program. */
+export const contextSchema = z.strictObject({
+  id: z.string().min(1).max(80),
+  name: z.string().min(1).max(120),
+  /** text can be typed here, so a key that types a character does so */
+  typing: z.boolean(),
+  /** ids of contexts of the same program that can be live at the same time as this one */
+  overlaps: z.array(z.string()).max(100),
+})
+export type Context = z.infer<typeof contextSchema>
+
+export const programSchema = z.strictObject({
+  id: z.string().min(1).max(80),
+  name: z.string().min(1).max(120),
+  contexts: z.array(contextSchema).min(1).max(100),
+})
+export type Program = z.infer<typeof programSchema>
+
+/** Whether two contexts of one program can be live together. A context overlaps itself; either side may say so. */
+export function contextsOverlap(program: Program, a: string, b: string): boolean {
+  if (a === b) return true
+  const says = (one: string, other: string): boolean =>
+    program.contexts.find((c) => c.id === one)?.overlaps.includes(other) ?? false
+  return says(a, b) || says(b, a)
+}

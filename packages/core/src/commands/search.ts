@@ -1,0 +1,27 @@
+import type { Command } from './command.js'
+
+const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
+
+/**
+ * Commands whose name or menu path has every word of `query`, best first: names that begin with it, then names that
+ * have a word which does, then the rest; within each the most used first.
+ */
+export function searchCommands(commands: readonly Command[], query: string): Command[] {
+  const words = fold(query).split(/\s+/).filter(Boolean)
+  const ranked: { command: Command; rank: number }[] = []
+  for (const command of commands) {
+    const name = fold(command.name)
+    const text = `${name} ${fold(command.menu.join(' '))}`
+    if (!words.every((word) => text.includes(word))) continue
+    const first = words[0] ?? ''
+    const rank = name.startsWith(first) ? 0 : name.split(/\s+/).some((w) => w.startsWith(first)) ? 1 : 2
+    ranked.push({ command, rank })
+  }
+  ranked.sort(
+    (a, b) =>
+      a.rank - b.rank ||
+      b.command.usesPerHour - a.command.usesPerHour ||
+      (a.command.name < b.command.name ? -1 : 1),
+  )
+  return ranked.map((r) => r.command)
+}

@@ -1,0 +1,1 @@
+export { arrangementFigures, type ArrangementFigures } from './figures.js'

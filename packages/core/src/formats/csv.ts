@@ -1,0 +1,103 @@
+import Papa from 'papaparse'
+import { CoreError } from '../errors.js'
+
+/** Largest CSV that is read, in bytes. */
+export const maxCsvBytes = 20_000_000
+/** Most rows that are read. */
+export const maxCsvRows = 20_000
+
+/** A line that cannot be used, and why. */
+export interface BadLine {
+  /** line of the file, the heading being line 1 */
+  readonly line: number
+  readonly column: string
+  readonly message: string
+}
+
+export interface CsvRow<Column extends string> {
+  readonly line: number
+  /** trimmed cells; '' for a column that the file does not have */
+  readonly cells: Readonly<Record<Column, string>>
+}
+
+/**
+ * Rows of a CSV (RFC 4180; comma, semicolon or tab) with a heading line, by column name.
+ * @throws CoreError `CSV_EMPTY`, `CSV_COLUMN_UNKNOWN`, `CSV_COLUMN_MISSING`, `CSV_TOO_LONG`, `CSV_UNREADABLE`
+ */
+export function readCsv<Column extends string>(
+  text: string,
+  columns: readonly Column[],
+  required: readonly Column[],
+  fileName: string,
+): CsvRow<Column>[] {
+  const fail = (code: string, where: string, what: string, mend: string): never => {
+    throw new CoreError(code, { where: [fileName, where], what, mend })
+  }
+  const clean = text.replace(/^\uFEFF/, '')
+  if (clean.trim() === '')
+    fail('CSV_EMPTY', 'line 1', 'the file is empty', `begin it with the heading ${columns.join(',')}`)
+  const parsed = Papa.parse<string[]>(clean, {
+    header: false,
+    skipEmptyLines: false,
+    delimitersToGuess: [',', ';', '\t'],
+  })
+  const broken = parsed.errors.find((e) => e.type === 'Quotes')
+  if (broken)
+    fail(
+      'CSV_UNREADABLE',
+      `row ${(broken.row ?? 0) + 1}`,
+      'a quotation mark is not closed or stands inside a cell',
+      'put cells with quotation marks in quotation marks and double the inner ones',
+    )
+  const [heading = [], ...body] = parsed.data
+  const at = new Map<string, number>()
+  heading.forEach((cell, i) => {
+    const column = columns.find((c) => c.toLowerCase() === cell.trim().toLowerCase())
+    if (column === undefined)
+      fail(
+        'CSV_COLUMN_UNKNOWN',
+        'line 1',
+        `there is no column "${cell.slice(0, 40)}"`,
+        `use only ${columns.join(', ')}`,
+      )
+    else at.set(column, i)
+  })
+  const missing = required.find((c) => !at.has(c))
+  if (missing !== undefined)
+    fail(
+      'CSV_COLUMN_MISSING',
+      'line 1',
+      `the column "${missing}" is missing`,
+      `add it to the heading; needed are ${required.join(', ')}`,
+    )
+  if (body.length > maxCsvRows)
+    fail(
+      'CSV_TOO_LONG',
+      `line ${maxCsvRows + 2}`,
+      `the file has ${body.length} rows; at most ${maxCsvRows} are read`,
+      'split it',
+    )
+  const rows: CsvRow<Column>[] = []
+  const lineBreaks = (cells: readonly string[]): number =>
+    cells.reduce((s, cell) => s + (cell.match(/\n/g)?.length ?? 0), 0)
+  let line = 2 + lineBreaks(heading)
+  for (const cells of body) {
+    if (cells.some((cell) => cell.trim() !== '')) {
+      const named = Object.fromEntries(
+        columns.map((c) => [c, unguard((cells[at.get(c) ?? -1] ?? '').trim())]),
+      )
+      rows.push({ line, cells: named as Record<Column, string> })
+    }
+    line += 1 + lineBreaks(cells)
+  }
+  return rows
+}
+
+/** Cells that a spreadsheet would run as a formula are guarded with an apostrophe; reading takes it off again. */
+const unguard = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell)
+
+export const writeCsv = (
+  columns: readonly string[],
+  rows: readonly (readonly (string | number)[])[],
+): string =>
+  `${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) }, { escapeFormulae: true, newline: '\r\n' })}\r\n`

@@ -1,0 +1,14 @@
+export {
+  planSchema,
+  planVersion,
+  planJsonSchema,
+  type Arrangement,
+  type Placement,
+  type Plan,
+} from './plan.js'
+export { readPlan, writePlan, maxPlanBytes, checkFileSize } from './plan-file.js'
+export { maxCsvBytes, type BadLine } from './csv.js'
+export { readCommandCsv, writeCommandCsv, type CommandImport } from './command-csv.js'
+export { readPlacementCsv, writePlacementCsv, type PlacementImport } from './placement-csv.js'
+export { freshId } from './ids.js'
+export { activeArrangement, activeBench, layoutOf, surroundings, type Catalogues } from './plan-access.js'

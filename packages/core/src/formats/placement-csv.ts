@@ -1,0 +1,78 @@
+import type { Command, Program } from '../commands/index.js'
+import { CoreError } from '../errors.js'
+import { parseTrigger, triggerKey } from '../triggers/index.js'
+import { readCsv, writeCsv, type BadLine } from './csv.js'
+import type { Placement } from './plan.js'
+
+const columns = ['id', 'program', 'command', 'trigger'] as const
+type Column = (typeof columns)[number]
+
+export interface PlacementImport {
+  readonly placements: readonly Placement[]
+  readonly bad: readonly BadLine[]
+}
+
+/**
+ * Reads placements from CSV: a command, by id or by program and name, and a trigger such as `Control+Shift+KeyU`.
+ * @throws CoreError as `readCsv` does; faults of a line are in `bad`
+ */
+export function readPlacementCsv(
+  text: string,
+  plan: { readonly programs: readonly Program[]; readonly commands: readonly Command[] },
+  fileName = 'CSV',
+): PlacementImport {
+  const placements: Placement[] = []
+  const bad: BadLine[] = []
+  const seen = new Set<string>()
+  for (const { line, cells } of readCsv<Column>(text, columns, ['command', 'trigger'], fileName)) {
+    const found = plan.commands.filter((c) =>
+      cells.id !== ''
+        ? c.id === cells.id
+        : c.name.toLowerCase() === cells.command.toLowerCase() &&
+          (cells.program === '' ||
+            plan.programs.find((p) => p.id === c.programId)?.name.toLowerCase() ===
+              cells.program.toLowerCase()),
+    )
+    const [command] = found
+    if (!command) {
+      bad.push({
+        line,
+        column: cells.id === '' ? 'command' : 'id',
+        message: `There is no command “${cells.id || cells.command}”; import the commands first.`,
+      })
+      continue
+    }
+    if (found.length > 1) {
+      bad.push({
+        line,
+        column: 'command',
+        message: `${found.length} commands are called “${cells.command}”; give the id (${found.map((c) => c.id).join(', ')}).`,
+      })
+      continue
+    }
+    try {
+      const trigger = parseTrigger(cells.trigger)
+      const key = `${command.id} ${triggerKey(trigger)}`
+      if (!seen.has(key)) placements.push({ commandId: command.id, trigger })
+      seen.add(key)
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error
+      bad.push({ line, column: 'trigger', message: `${error.detail.what}; ${error.detail.mend}.` })
+    }
+  }
+  return { placements, bad }
+}
+
+/** Placements as CSV; `readPlacementCsv` reads it back to the same placements. */
+export function writePlacementCsv(
+  placements: readonly Placement[],
+  plan: { readonly programs: readonly Program[]; readonly commands: readonly Command[] },
+): string {
+  const commands = new Map(plan.commands.map((c) => [c.id, c]))
+  const rows = placements.map((p) => {
+    const command = commands.get(p.commandId)
+    const program = plan.programs.find((x) => x.id === command?.programId)
+    return [p.commandId, program?.name ?? '', command?.name ?? '', triggerKey(p.trigger)]
+  })
+  return writeCsv(columns, rows)
+}

@@ -1,0 +1,131 @@
+import type { Control, HandSide, RestingHand } from '../bench/index.js'
+import { CoreError } from '../errors.js'
+import {
+  aimInsetMm,
+  comfortRadiiMm,
+  fingerSpansSemitones,
+  fingers,
+  palmShiftScaleMm,
+  palmTurnScaleDeg,
+  pivotBehindTipsMm,
+  referenceSpanMm,
+  semitoneMm,
+  thumbInwardMm,
+} from './constants.js'
+
+/**
+ * A resting hand with everything scaled to its span, in the frame of a left hand: for a right hand x is mirrored,
+ * so that `in` is always +x. Arrays run from thumb (0) to little finger (4).
+ */
+export interface HandModel {
+  readonly side: HandSide
+  readonly spanMm: number
+  readonly tipX: Float64Array
+  readonly tipY: Float64Array
+  /** tip − pivot */
+  readonly leverX: Float64Array
+  readonly leverY: Float64Array
+  /** 1 / radius² towards the thumb, away from it, forward, back */
+  readonly weightIn: Float64Array
+  readonly weightOut: Float64Array
+  readonly weightForward: Float64Array
+  readonly weightBack: Float64Array
+  /** 5 x 5, mm: largest relaxed and largest practical span of two fingertips */
+  readonly relaxedMm: Float64Array
+  readonly practicalMm: Float64Array
+  readonly shiftWeight: number
+  readonly turnWeight: number
+}
+
+export const degToRad = (angleDeg: number): number => (angleDeg * Math.PI) / 180
+export const radToDeg = (angleRad: number): number => (angleRad * 180) / Math.PI
+
+/** +1 for a left hand, −1 for a right hand: x in the model's frame is x on the desk times this. */
+export const frameSign = (side: HandSide): 1 | -1 => (side === 'left' ? 1 : -1)
+
+/**
+ * The hand model for a hand that rests on `controls`.
+ * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
+ */
+export function handModel(
+  hand: Pick<RestingHand, 'side' | 'spanMm' | 'rests'>,
+  controls: readonly Control[],
+): HandModel {
+  const sign = frameSign(hand.side)
+  const at = (id: string, finger: string): { x: number; y: number } => {
+    const control = controls.find((c) => c.id === id)
+    if (!control) {
+      throw new CoreError('REST_MISSING', {
+        where: ['hands', hand.side, 'rests', finger],
+        what: `the ${finger} finger rests on "${id}", which is not on the device`,
+        mend: 'choose a control that the device has',
+      })
+    }
+    return { x: control.xMm * sign, y: control.yMm }
+  }
+  const index = at(hand.rests.index, 'index')
+  const long = [
+    index,
+    at(hand.rests.middle, 'middle'),
+    at(hand.rests.ring, 'ring'),
+    at(hand.rests.little, 'little'),
+  ]
+  const space = controls.find((c) => c.id === 'Space')
+  // Without a space bar the thumb lies where one would be: two rows nearer than the home row.
+  const tips = [{ x: index.x + thumbInwardMm, y: space?.yMm ?? index.y + 38.1 }, ...long]
+  const mean = (pick: (tip: { x: number; y: number }) => number): number =>
+    long.reduce((s, t) => s + pick(t), 0) / 4
+  const pivot = { x: mean((t) => t.x), y: mean((t) => t.y) + pivotBehindTipsMm }
+  const scale = hand.spanMm / referenceSpanMm
+  const weights = (part: number): Float64Array =>
+    Float64Array.from(fingers, (finger) => 1 / ((comfortRadiiMm[finger][part] as number) * scale) ** 2)
+  const spans = (part: number): Float64Array => {
+    const out = new Float64Array(25)
+    for (const [pair, semitones] of Object.entries(fingerSpansSemitones)) {
+      const [i, j] = pair.split('-').map((n) => Number(n) - 1) as [number, number]
+      out[i * 5 + j] = out[j * 5 + i] = (semitones[part] as number) * semitoneMm * scale
+    }
+    return out
+  }
+  return {
+    side: hand.side,
+    spanMm: hand.spanMm,
+    tipX: Float64Array.from(tips, (t) => t.x),
+    tipY: Float64Array.from(tips, (t) => t.y),
+    leverX: Float64Array.from(tips, (t) => t.x - pivot.x),
+    leverY: Float64Array.from(tips, (t) => t.y - pivot.y),
+    weightForward: weights(0),
+    weightBack: weights(1),
+    weightIn: weights(2),
+    weightOut: weights(3),
+    relaxedMm: spans(0),
+    practicalMm: spans(2),
+    shiftWeight: 1 / palmShiftScaleMm ** 2,
+    turnWeight: 1 / degToRad(palmTurnScaleDeg) ** 2,
+  }
+}
+
+/** Where a fingertip may land on a key, in the model's frame. */
+export interface AimBox {
+  readonly x0: number
+  readonly x1: number
+  readonly y0: number
+  readonly y1: number
+  readonly bottomRow: boolean
+  /** the smaller side of the cap, mm: the W of Fitts */
+  readonly targetMm: number
+}
+
+export function aimBox(control: Control, side: HandSide): AimBox {
+  const x = control.xMm * frameSign(side)
+  const halfX = Math.max(0, control.widthMm / 2 - aimInsetMm)
+  const halfY = Math.max(0, control.heightMm / 2 - aimInsetMm)
+  return {
+    x0: x - halfX,
+    x1: x + halfX,
+    y0: control.yMm - halfY,
+    y1: control.yMm + halfY,
+    bottomRow: control.row === 'bottom',
+    targetMm: Math.min(control.widthMm, control.heightMm),
+  }
+}

@@ -1,0 +1,190 @@
+import type { Control, RestingHand } from '../bench/index.js'
+import { CoreError } from '../errors.js'
+import { modifierCodes, type Modifier } from '../triggers/index.js'
+import { fingers, verdictLimits, type Finger } from './constants.js'
+import { bestFingering } from './fingering.js'
+import { aimBox, handModel, radToDeg, type AimBox, type HandModel } from './model.js'
+import { freePose } from './pose.js'
+import { chordTimeMs } from './time.js'
+
+export const verdicts = ['rest', 'easy', 'stretch', 'away'] as const
+/** How the hand reaches a trigger from where it rests. */
+export type Verdict = (typeof verdicts)[number]
+
+export interface ChordReach {
+  /** ids of the controls held, modifiers first */
+  readonly keys: readonly string[]
+  readonly verdict: Verdict
+  /** √E; Infinity when the hand has no finger left for a key */
+  readonly effort: number
+  /** largest deviation of a used finger, in comfort radii */
+  readonly stretch: number
+  readonly palmShiftMm: number
+  readonly turnDeg: number
+  /** finger of each control; empty for `away`, where the model gives no advice */
+  readonly fingers: Readonly<Record<string, Finger>>
+  /** largest distance between two used fingertips over their largest practical span */
+  readonly spanUse: number
+  /** from rest to the last key down, one way, ms */
+  readonly timeMs: number
+}
+
+/** Least effort still counts as rest below this: the solver's rounding, far under anything felt. */
+const restEffort = 1e-6
+
+export function verdictOf(effort: number, spanUse: number): Verdict {
+  if (effort < restEffort) return 'rest'
+  if (spanUse > 1) return 'away'
+  if (effort <= verdictLimits.easy) return 'easy'
+  return effort <= verdictLimits.stretch ? 'stretch' : 'away'
+}
+
+export interface ReachSolver {
+  readonly hand: HandModel
+  /**
+   * How the hand makes a chord of these controls, all at once.
+   * @throws CoreError `CHORD_UNREADABLE` for no key, more than five, a repeated or an unknown control id
+   */
+  reachControls(ids: readonly string[]): ChordReach
+  /**
+   * The same for modifiers of either side and a key: the sides of least energy.
+   * @returns null when the board lacks the key or one of the modifiers
+   */
+  reachChord(held: readonly Modifier[], code: string, altGraph: boolean): ChordReach | null
+}
+
+/**
+ * A solver for one hand over one set of controls; keeps what is common to all chords.
+ * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
+ */
+export function reachSolver(
+  restingHand: Pick<RestingHand, 'side' | 'spanMm' | 'rests'>,
+  controls: readonly Control[],
+): ReachSolver {
+  const hand = handModel(restingHand, controls)
+  const byId = new Map(controls.map((c) => [c.id, c]))
+  const boxes = new Map<string, AimBox>()
+  const singles = new Map<string, Float64Array>()
+
+  const boxOf = (id: string): AimBox => {
+    let box = boxes.get(id)
+    if (!box) boxes.set(id, (box = aimBox(byId.get(id) as Control, hand.side)))
+    return box
+  }
+  const singlesOf = (id: string): Float64Array => {
+    const known = singles.get(id)
+    if (known) return known
+    const box = boxOf(id)
+    const found: Float64Array = Float64Array.from(fingers, (_, f) =>
+      f === 0 && !box.bottomRow ? Infinity : freePose(hand, [box], [f]).energy,
+    )
+    singles.set(id, found)
+    return found
+  }
+
+  const solve = (ids: readonly string[], cutoff: number): { reach: ChordReach; energy: number } | null => {
+    const chordBoxes = ids.map(boxOf)
+    const best = bestFingering(hand, chordBoxes, ids.map(singlesOf), cutoff)
+    if (!best) return null
+    return { reach: describe(hand, ids, chordBoxes, best), energy: best.leastEnergy }
+  }
+
+  return {
+    hand,
+    reachControls(ids) {
+      checkIds(ids, byId)
+      return solve(ids, Infinity)?.reach ?? outOfFingers(ids)
+    },
+    reachChord(held, code, altGraph) {
+      let choices: string[][] = [[]]
+      for (const modifier of held) {
+        const sides = modifierCodes(modifier, altGraph).filter((c) => byId.has(c) && c !== code)
+        choices = choices.flatMap((head) => sides.map((side) => [...head, side]))
+      }
+      if (!byId.has(code) || choices.length === 0) return null
+      let best: ChordReach | null = null
+      let leastEnergy = Infinity
+      for (const head of choices) {
+        const found = head.length < 5 ? solve([...head, code], leastEnergy) : null
+        if (!found || found.energy >= leastEnergy) continue
+        best = found.reach
+        leastEnergy = found.energy
+      }
+      return best ?? outOfFingers([...(choices[0] as string[]), code])
+    },
+  }
+}
+
+function describe(
+  hand: HandModel,
+  ids: readonly string[],
+  boxes: readonly AimBox[],
+  best: NonNullable<ReturnType<typeof bestFingering>>,
+): ChordReach {
+  const { used, aims, pose } = best.fingering
+  let spanUse = 0
+  for (let a = 0; a < used.length; a++) {
+    for (let b = a + 1; b < used.length; b++) {
+      const dx = (aims[2 * a] as number) - (aims[2 * b] as number)
+      const dy = (aims[2 * a + 1] as number) - (aims[2 * b + 1] as number)
+      const largest = hand.practicalMm[(used[a] as number) * 5 + (used[b] as number)] as number
+      spanUse = Math.max(spanUse, Math.hypot(dx, dy) / largest)
+    }
+  }
+  let stretch = 0
+  const moves = used.map((f, k) => {
+    const x = aims[2 * k] as number
+    const y = aims[2 * k + 1] as number
+    const dx = x - ((hand.tipX[f] as number) + pose.tx - pose.turn * (hand.leverY[f] as number))
+    const dy = y - ((hand.tipY[f] as number) + pose.ty + pose.turn * (hand.leverX[f] as number))
+    const wx = (dx > 0 ? hand.weightIn[f] : hand.weightOut[f]) as number
+    const wy = (dy > 0 ? hand.weightBack[f] : hand.weightForward[f]) as number
+    stretch = Math.max(stretch, Math.sqrt(wx * dx * dx + wy * dy * dy))
+    return {
+      distanceMm: Math.hypot(x - (hand.tipX[f] as number), y - (hand.tipY[f] as number)),
+      widthMm: (boxes[k] as AimBox).targetMm,
+    }
+  })
+  const effort = Math.sqrt(best.leastEnergy)
+  const verdict = verdictOf(effort, spanUse)
+  return {
+    keys: ids,
+    verdict,
+    effort,
+    stretch,
+    palmShiftMm: Math.hypot(pose.tx, pose.ty),
+    turnDeg: Math.abs(radToDeg(pose.turn)),
+    fingers:
+      verdict === 'away'
+        ? {}
+        : Object.fromEntries(ids.map((id, k) => [id, fingers[used[k] as number] as Finger])),
+    spanUse,
+    timeMs: chordTimeMs(moves),
+  }
+}
+
+/** More keys than fingers that may take them: the other hand has to come over. */
+const outOfFingers = (ids: readonly string[]): ChordReach => ({
+  keys: ids,
+  verdict: 'away',
+  effort: Infinity,
+  stretch: Infinity,
+  palmShiftMm: 0,
+  turnDeg: 0,
+  fingers: {},
+  spanUse: 0,
+  timeMs: Infinity,
+})
+
+function checkIds(ids: readonly string[], known: ReadonlyMap<string, Control>): void {
+  const fail = (what: string, mend: string): never => {
+    throw new CoreError('CHORD_UNREADABLE', { where: ['keys'], what, mend })
+  }
+  if (ids.length === 0 || ids.length > 5)
+    fail(`a hand presses 1 to 5 keys, not ${ids.length}`, 'name one key for each finger')
+  const repeated = ids.find((id, k) => ids.indexOf(id) !== k)
+  if (repeated !== undefined) fail(`"${repeated}" stands twice`, 'name each key once')
+  const unknown = ids.find((id) => !known.has(id))
+  if (unknown !== undefined)
+    fail(`the board has no key "${unknown.slice(0, 40)}"`, 'use W3C key codes such as KeyU or ControlLeft')
+}

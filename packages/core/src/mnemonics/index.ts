@@ -1,0 +1,2 @@
+export { mnemonicScore, ruleScores, isShiftPartner, toggleShift, type MnemonicScore } from './score.js'
+export { meaningWords } from './words.js'

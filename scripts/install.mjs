@@ -1,0 +1,19 @@
+/** Shared by start and test: installs packages when they are missing or older than the lock file. */
+import { spawnSync } from 'node:child_process'
+import { existsSync, statSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+
+export const root = fileURLToPath(new URL('..', import.meta.url))
+
+/** Runs a command with its output shown; ends this process with the command's exit code when it fails. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options })
+  if (error) console.error(`${command}: ${error.message}`)
+  if (status !== 0) process.exit(status ?? 1)
+}
+
+export function installPackages() {
+  const marker = `${root}node_modules/.package-lock.json`
+  const fresh = existsSync(marker) && statSync(marker).mtimeMs >= statSync(`${root}package-lock.json`).mtimeMs
+  if (!fresh) run('npm', ['ci'])
+}
