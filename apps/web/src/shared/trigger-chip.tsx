@@ -20,7 +20,7 @@ export function TriggerChip({
 }) {
   return (
     <span
-      className="inline-flex items-center gap-[3px] font-chart text-[14px] font-semibold whitespace-nowrap"
+      className="inline-flex items-center gap-[3px] font-chart text-[14px] leading-none font-semibold whitespace-nowrap"
       title={triggerName(trigger, layout, systemId)}
     >
       {trigger.modifiers.map((m) => (

@@ -77,18 +77,16 @@ export async function loadDemo(): Promise<Plan> {
 
 export function openPlan(plan: Plan, message: string): void {
   usePlanStore.getState().replace(plan)
-  useView
-    .getState()
-    .set({
-      programId: null,
-      contextId: null,
-      commandId: null,
-      code: null,
-      displaced: [],
-      query: '',
-      triggerQuery: null,
-      onlyUnplaced: false,
-    })
+  useView.getState().set({
+    programId: null,
+    contextId: null,
+    commandId: null,
+    code: null,
+    displaced: [],
+    query: '',
+    triggerQuery: null,
+    onlyUnplaced: false,
+  })
   toast(message, { action: { label: 'Undo', onClick: undo } })
 }
 

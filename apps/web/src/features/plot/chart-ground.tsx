@@ -5,16 +5,35 @@ import type { ReachChart } from '../../worker/reach-protocol.js'
 
 const draw = geoPath()
 
-/** Where a contour's caption goes: the lowest point of its longest ring, that is, the one nearest to the person. */
-function captionPoint(contour: ReachContour): readonly [number, number] | null {
+interface Rect {
+  readonly x0: number
+  readonly x1: number
+  readonly y0: number
+  readonly y1: number
+}
+
+/** Captions keep this far from the board's outline, mm. */
+const captionGapMm = 3
+
+/** Where a contour's captions go: its farthest points up, down and sideways, where they lie beside the board. */
+function captionPoints(contour: ReachContour, board: Rect): readonly (readonly [number, number])[] {
   const rings = contour.coordinates.map((polygon) => polygon[0] ?? [])
   const longest = rings.reduce<readonly number[][]>(
     (best, ring) => (ring.length > best.length ? ring : best),
     [],
   )
-  if (longest.length < 8) return null
-  const point = longest.reduce((low, p) => ((p[1] as number) > (low[1] as number) ? p : low))
-  return [point[0] as number, point[1] as number]
+  if (longest.length < 8) return []
+  const farthest = (dx: number, dy: number): readonly [number, number] => {
+    const along = (p: readonly number[]): number => (p[0] as number) * dx + (p[1] as number) * dy
+    const best = longest.reduce((far, p) => (along(p) > along(far) ? p : far))
+    return [best[0] as number, best[1] as number]
+  }
+  const beside = ([x, y]: readonly [number, number]): boolean =>
+    x < board.x0 - captionGapMm ||
+    x > board.x1 + captionGapMm ||
+    y < board.y0 - captionGapMm ||
+    y > board.y1 + captionGapMm
+  return [farthest(0, 1), farthest(0, -1), farthest(1, 0.6)].filter(beside)
 }
 
 /** The chart's ground: zones of effort, contours of time with their ms. */
@@ -55,32 +74,29 @@ export const ChartGround = memo(function ChartGround({ chart }: { chart: ReachCh
   )
 })
 
-/** Names and values of the contours, drawn above the keys' board but below the keys. */
+/** Names and values of the contours, where they leave the board. */
 export const ContourCaptions = memo(function ContourCaptions({
   chart,
-  below,
+  board,
 }: {
   chart: ReachChart | null
-  below: number
+  board: Rect
 }) {
   if (!chart) return null
   const captions = [
-    ...chart.times.map((c) => ({ c, text: `${c.value} ms`, weight: 500 })),
-    ...chart.efforts.map((c, i) => ({ c, text: i === 0 ? 'easy to here' : 'stretch to here', weight: 600 })),
+    ...chart.times.map((c) => ({ c, text: `${c.value} ms`, isZone: false })),
+    ...chart.efforts.map((c, i) => ({ c, text: i === 0 ? 'easy to here' : 'stretch to here', isZone: true })),
   ]
   return (
     <g aria-hidden="true" className="font-chart">
-      {captions.map(({ c, text, weight }) => {
-        const at = captionPoint(c)
-        if (!at || at[1] < below) return null
-        const dx = weight === 600 ? 26 : 0
-        return (
+      {captions.flatMap(({ c, text, isZone }) =>
+        captionPoints(c, board).map(([x, y]) => (
           <text
-            key={text}
-            x={at[0] + dx}
-            y={at[1] + 0.9}
+            key={`${text} ${x} ${y}`}
+            x={x + (isZone ? 24 : 0)}
+            y={y + 0.9}
             fontSize={3}
-            fontWeight={weight}
+            fontWeight={isZone ? 600 : 500}
             textAnchor="middle"
             fill="var(--contour)"
             stroke="var(--paper)"
@@ -89,8 +105,8 @@ export const ContourCaptions = memo(function ContourCaptions({
           >
             {text}
           </text>
-        )
-      })}
+        )),
+      )}
     </g>
   )
 })

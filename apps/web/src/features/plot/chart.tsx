@@ -107,7 +107,15 @@ export function Chart({
     (target as Element).closest<SVGGElement>('[data-code]')?.dataset['code'] ?? null
   const barMm = pxPerMm > 2 ? 25 : 100
   const device = plan.devices.find((d) => d.id === hand.deviceId)
-  const bottom = desk.y1 - edgeMm
+  const board = useMemo(
+    () => ({
+      x0: desk.x0 + edgeMm - 4,
+      x1: desk.x1 - edgeMm + 4,
+      y0: desk.y0 + edgeMm - 4,
+      y1: desk.y1 - edgeMm + 4,
+    }),
+    [desk],
+  )
 
   return (
     <div className="relative min-h-0 grow">
@@ -144,10 +152,10 @@ export function Chart({
           {/* prettier-ignore */}
           <ChartGround chart={chart} />
           <rect
-            x={desk.x0 + edgeMm - 4}
-            y={desk.y0 + edgeMm - 4}
-            width={desk.x1 - desk.x0 - 2 * edgeMm + 8}
-            height={desk.y1 - desk.y0 - 2 * edgeMm + 8}
+            x={board.x0}
+            y={board.y0}
+            width={board.x1 - board.x0}
+            height={board.y1 - board.y0}
             rx={1}
             fill="var(--paper)"
             fillOpacity={0.45}
@@ -155,8 +163,8 @@ export function Chart({
             strokeWidth={0.45}
           />
           <text
-            x={desk.x0 + edgeMm - 4}
-            y={desk.y0 + edgeMm - 5.6}
+            x={board.x0}
+            y={board.y0 - 1.6}
             fontSize={3}
             letterSpacing={0.25}
             className="font-chart"
@@ -164,11 +172,11 @@ export function Chart({
           >
             {`${device ? boardName(device.board) : ''} · ${around.layout.name}`.toUpperCase()}
           </text>
-          <ContourCaptions chart={chart} below={bottom + 6} />
+          <HandBearings hand={hand} controls={around.controls} />
+          <ContourCaptions chart={chart} board={board} />
           {faces.map((face) => (
             <ChartKey key={face.control.id} face={face} />
           ))}
-          <HandBearings hand={hand} controls={around.controls} />
         </g>
       </svg>
       <div className="pointer-events-none absolute bottom-2 left-4 font-chart text-[12px]" aria-hidden="true">

@@ -1,0 +1,231 @@
+import {
+  createColumnHelper,
+  createSortedRowModel,
+  rowSortingFeature,
+  sortFn_alphanumeric,
+  sortFn_basic,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { ArrowDown, ArrowUp, MapPin, Trash2 } from 'lucide-react'
+import { useMemo, useRef } from 'react'
+import { triggerName, type Command, type Trigger } from '@reach-plot/core'
+import { TriggerChip } from '../../shared/trigger-chip.js'
+import { usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+import { EditCell } from './edit-cell.js'
+
+const features = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+  sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic },
+})
+
+interface Row {
+  readonly command: Command
+  readonly program: string
+  readonly contexts: string
+  readonly triggers: readonly Trigger[]
+  readonly triggerText: string
+}
+
+const helper = createColumnHelper<typeof features, Row>()
+const columns = helper.columns([
+  helper.accessor((r) => r.command.name, { id: 'name', header: 'Command', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => r.program, { id: 'program', header: 'Program', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => r.contexts, { id: 'contexts', header: 'Contexts', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => r.command.menu.join(' › '), { id: 'menu', header: 'Menu', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => r.command.usesPerHour, {
+    id: 'uses',
+    header: 'Uses/h',
+    sortFn: 'basic',
+    sortDescFirst: true,
+  }),
+  helper.accessor((r) => r.triggerText, { id: 'triggers', header: 'Triggers', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => r.command.label ?? '', {
+    id: 'label',
+    header: 'Short label',
+    sortFn: 'alphanumeric',
+  }),
+])
+
+/** Widths of the columns and of the row's actions, in the grid that heading and rows share. */
+const grid = 'grid grid-cols-[minmax(0,1.4fr)_100px_minmax(0,1fr)_minmax(0,1.2fr)_76px_150px_130px_84px]'
+const rowHeightPx = 33
+
+export interface CommandTableProps {
+  readonly commands: readonly Command[]
+  readonly onEdit: (id: string, change: Partial<Omit<Command, 'id'>>, field: string) => void
+  readonly onDelete: (command: Command) => void
+  readonly onShow: (command: Command) => void
+}
+
+/** All commands, sortable and edited in place; only the rows in view are drawn. */
+export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTableProps) {
+  const plan = usePlan()
+  const { around, triggersOf } = useDerived()
+  const rows = useMemo(() => {
+    const programs = new Map(plan.programs.map((p) => [p.id, p]))
+    return commands.map((command): Row => {
+      const program = programs.get(command.programId)
+      const triggers = triggersOf(command.id)
+      return {
+        command,
+        program: program?.name ?? command.programId,
+        contexts:
+          command.contextIds.map((id) => program?.contexts.find((c) => c.id === id)?.name ?? id).join(', ') ||
+          'everywhere',
+        triggers,
+        triggerText: triggers.map((t) => triggerName(t, around.layout, around.systemId)).join(' '),
+      }
+    })
+  }, [commands, plan.programs, triggersOf, around])
+  const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
+  const sorted = table.getRowModel().rows
+  const scroller = useRef<HTMLDivElement>(null)
+  // eslint-disable-next-line react-hooks/incompatible-library -- the virtual list is meant to be read in render
+  const virtual = useVirtualizer({
+    count: sorted.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowHeightPx,
+    overscan: 12,
+  })
+
+  return (
+    <div
+      role="table"
+      aria-label="Commands"
+      aria-rowcount={sorted.length + 1}
+      className="flex min-h-0 grow flex-col"
+    >
+      <div role="rowgroup" className="border-b border-ink pr-[14px]">
+        <div role="row" aria-rowindex={1} className={`${grid} px-[14px]`}>
+          {table.getHeaderGroups()[0]?.headers.map((header) => {
+            const direction = header.column.getIsSorted()
+            return (
+              <div
+                key={header.id}
+                role="columnheader"
+                aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
+              >
+                <button
+                  type="button"
+                  className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : ''}`}
+                  onClick={header.column.getToggleSortingHandler()}
+                >
+                  {String(header.column.columnDef.header)}
+                  {direction === 'asc' && <ArrowUp size={11} aria-hidden="true" />}
+                  {direction === 'desc' && <ArrowDown size={11} aria-hidden="true" />}
+                </button>
+              </div>
+            )
+          })}
+          <div role="columnheader" className="sr-only">
+            Actions
+          </div>
+        </div>
+      </div>
+      <div ref={scroller} role="rowgroup" className="min-h-0 grow overflow-y-scroll bg-panel" tabIndex={-1}>
+        <div style={{ height: virtual.getTotalSize() }} className="relative">
+          {virtual.getVirtualItems().map((item) => {
+            const row = sorted[item.index]?.original
+            if (!row) return null
+            const { command } = row
+            return (
+              <div
+                key={command.id}
+                role="row"
+                aria-rowindex={item.index + 2}
+                style={{ transform: `translateY(${item.start}px)`, height: rowHeightPx }}
+                className={`absolute w-full items-center border-b border-rule px-[14px] hover:bg-reach-1 ${grid}`}
+              >
+                <EditCell
+                  label={`Name of ${command.name}`}
+                  value={command.name}
+                  maxLength={120}
+                  required
+                  onChange={(name) => onEdit(command.id, { name }, 'name')}
+                />
+                <div role="cell" className="truncate">
+                  {row.program}
+                </div>
+                <div role="cell" className="truncate text-ink-2" title={row.contexts}>
+                  {row.contexts}
+                </div>
+                <EditCell
+                  label={`Menu path of ${command.name}`}
+                  value={command.menu.join(' › ')}
+                  maxLength={300}
+                  onChange={(text) =>
+                    onEdit(
+                      command.id,
+                      {
+                        menu: text
+                          .split(/[>›]/)
+                          .map((p) => p.trim())
+                          .filter(Boolean)
+                          .slice(0, 8),
+                      },
+                      'menu',
+                    )
+                  }
+                  commitOnBlur
+                />
+                <EditCell
+                  label={`Uses an hour of ${command.name}`}
+                  value={String(command.usesPerHour)}
+                  numeric
+                  onChange={(text) =>
+                    onEdit(command.id, { usesPerHour: Number(text.replace(',', '.')) }, 'uses')
+                  }
+                />
+                <div role="cell" className="flex gap-3 overflow-hidden pl-2" title={row.triggerText}>
+                  {row.triggers.length === 0 ? (
+                    <span className="text-[12px] text-magenta">none</span>
+                  ) : (
+                    row.triggers.map((t) => (
+                      <TriggerChip
+                        key={triggerName(t, around.layout, around.systemId)}
+                        trigger={t}
+                        layout={around.layout}
+                        systemId={around.systemId}
+                      />
+                    ))
+                  )}
+                </div>
+                <EditCell
+                  label={`Short label of ${command.name}`}
+                  value={command.label ?? ''}
+                  maxLength={60}
+                  placeholder="–"
+                  onChange={(label) => onEdit(command.id, { label }, 'label')}
+                />
+                <div role="cell" className="flex justify-end gap-1">
+                  <button
+                    type="button"
+                    className="p-1.5 hover:text-magenta"
+                    aria-label={`Find a place for ${command.name}`}
+                    title="Find a place on the Plot"
+                    onClick={() => onShow(command)}
+                  >
+                    <MapPin size={15} aria-hidden="true" />
+                  </button>
+                  <button
+                    type="button"
+                    className="p-1.5 hover:text-magenta"
+                    aria-label={`Delete ${command.name}`}
+                    title="Delete"
+                    onClick={() => onDelete(command)}
+                  >
+                    <Trash2 size={15} aria-hidden="true" />
+                  </button>
+                </div>
+              </div>
+            )
+          })}
+        </div>
+      </div>
+    </div>
+  )
+}

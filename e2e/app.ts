@@ -1,0 +1,13 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Opens the app in a fresh browser profile, which shows the demo, and waits until the chart is charted. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/')
+  await expect(page.locator('[data-code=KeyG]')).toHaveAttribute('aria-label', /ms/)
+}
+
+/** Chooses an entry of the Plan menu. */
+export async function planMenu(page: Page, entry: string): Promise<void> {
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: entry }).click()
+}
