@@ -10,6 +10,8 @@ import './styles.css'
 const router = createBrowserRouter([
   {
     element: <AppFrame />,
+    // the app is drawn only when its plan is read; nothing stands there before
+    HydrateFallback: () => null,
     children: [
       { index: true, element: <PlotView /> },
       {

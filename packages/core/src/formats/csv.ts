@@ -70,13 +70,6 @@ export function readCsv<Column extends string>(
       `the column "${missing}" is missing`,
       `add it to the heading; needed are ${required.join(', ')}`,
     )
-  if (body.length > maxCsvRows)
-    fail(
-      'CSV_TOO_LONG',
-      `line ${maxCsvRows + 2}`,
-      `the file has ${body.length} rows; at most ${maxCsvRows} are read`,
-      'split it',
-    )
   const rows: CsvRow<Column>[] = []
   const lineBreaks = (cells: readonly string[]): number =>
     cells.reduce((s, cell) => s + (cell.match(/\n/g)?.length ?? 0), 0)
@@ -89,6 +82,14 @@ export function readCsv<Column extends string>(
       rows.push({ line, cells: named as Record<Column, string> })
     }
     line += 1 + lineBreaks(cells)
+  }
+  if (rows.length > maxCsvRows) {
+    fail(
+      'CSV_TOO_LONG',
+      `line ${(rows[maxCsvRows] as CsvRow<Column>).line}`,
+      `the file has ${rows.length} rows; at most ${maxCsvRows} are read`,
+      'split it',
+    )
   }
   return rows
 }

@@ -38,10 +38,7 @@ export interface BenchSurroundings extends Surroundings {
  * What stands around the plan's arrangements: commands, system, layout and the keys on the active bench.
  * @throws CoreError `REFERENCE_UNKNOWN` when the plan names a layout or system that the catalogues lack
  */
-export function surroundings(
-  plan: Plan,
-  catalogues: Catalogues,
-): BenchSurroundings {
+export function surroundings(plan: Plan, catalogues: Catalogues): BenchSurroundings {
   return {
     programs: plan.programs,
     commands: plan.commands,

@@ -97,9 +97,8 @@ export function bestPosture(
     newtonStep(h, g, n, free, step)
     let scale = 1
     let next = Infinity
-    let slope = 0
     for (; scale > 1e-14; scale /= 2) {
-      slope = 0
+      let slope = 0
       for (let v = 0; v < n; v++) {
         const moved = (z[v] as number) + scale * (step[v] as number)
         trial[v] = Math.min(Math.max(moved, lower[v] as number), upper[v] as number)

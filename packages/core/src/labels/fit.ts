@@ -16,7 +16,8 @@ export interface LabelLine {
   readonly xMm: number
   readonly baselineMm: number
   readonly capMm: number
-  readonly isLegend: boolean
+  /** which entry of the label the line belongs to; -1 for the legend */
+  readonly entry: number
 }
 
 export type LabelFit =
@@ -80,17 +81,17 @@ function layLines(
   const room = widthMm - 2 * edgeMm
   const lines: LabelLine[] = []
   let baselineMm = edgeMm + capMm
-  const put = (text: string, held: readonly Modifier[], xMm: number, isLegend = false): void => {
-    lines.push({ text, held, xMm, baselineMm, capMm, isLegend })
+  const put = (text: string, held: readonly Modifier[], xMm: number, entry: number): void => {
+    lines.push({ text, held, xMm, baselineMm, capMm, entry })
     baselineMm += capMm * leading
   }
-  if (label.legend !== '') put(label.legend, [], edgeMm, true)
+  if (label.legend !== '') put(label.legend, [], edgeMm, -1)
   if (font.widthMm(label.legend, capMm) > room) return null
-  for (const entry of label.entries) {
+  for (const [at, entry] of label.entries.entries()) {
     const indent = entry.held.length * signAdvance * capMm
     const wrapped = wrap(shorten(entry.text, step), room - indent, capMm, font)
     if (!wrapped) return null
-    wrapped.forEach((text, i) => put(text, i === 0 ? entry.held : [], edgeMm + indent))
+    wrapped.forEach((text, i) => put(text, i === 0 ? entry.held : [], edgeMm + indent, at))
   }
   const lastBaseline = baselineMm - capMm * leading
   return lastBaseline + edgeMm <= heightMm + 1e-9 ? lines : null

@@ -69,7 +69,7 @@ const arrowWords: Readonly<Record<string, string>> = {
 const printedLegend = (code: string, source: Pick<LabelSource, 'layout' | 'systemId'>): string =>
   arrowWords[code] ?? keyLegend(code, source.layout, source.systemId)
 
-/** What stands on the label of each control that carries a command, in the order of the keys. */
+/** What stands on the label of each control that carries a command: by height, then in the order of the keys. */
 export function labelTexts(
   source: LabelSource,
   showLegend: boolean,
@@ -83,18 +83,21 @@ export function labelTexts(
     entries.push({ held: trigger.modifiers, text: command.label ?? command.name })
     byCode.set(trigger.code, entries)
   }
-  return source.controls
-    .filter((control) => control.code !== null && byCode.has(control.code))
-    .toSorted((a, b) => a.yMm - b.yMm || a.xMm - b.xMm)
-    .map((control) => ({
-      control,
-      text: {
-        legend: showLegend ? printedLegend(control.code as string, source) : '',
-        entries: (byCode.get(control.code as string) ?? []).toSorted(
-          (a, b) => a.held.length - b.held.length || (a.held.join() < b.held.join() ? -1 : 1),
-        ),
-      },
-    }))
+  return (
+    source.controls
+      .filter((control) => control.code !== null && byCode.has(control.code))
+      // tall keys last, so that they leave no gaps under the others
+      .toSorted((a, b) => a.heightMm - b.heightMm || a.yMm - b.yMm || a.xMm - b.xMm)
+      .map((control) => ({
+        control,
+        text: {
+          legend: showLegend ? printedLegend(control.code as string, source) : '',
+          entries: (byCode.get(control.code as string) ?? []).toSorted(
+            (a, b) => a.held.length - b.held.length || (a.held.join() < b.held.join() ? -1 : 1),
+          ),
+        },
+      }))
+  )
 }
 
 /**

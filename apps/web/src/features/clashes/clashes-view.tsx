@@ -34,7 +34,9 @@ const layerNames: Readonly<Record<Clash['layer'], string>> = {
 
 /** All clashes by severity; for the chosen one, who takes the key and what would mend it. */
 export function ClashesView() {
-  const { clashes, around } = useDerived()
+  const { clashes, around, survey } = useDerived()
+  const namesOf = (clash: Clash): string[] =>
+    clash.commandIds.map((id) => survey.commands.get(id)?.name ?? id)
   const [chosenId, setChosenId] = useState<string | null>(null)
   const chosen = clashes.find((c) => c.id === chosenId) ?? clashes[0]
   if (!chosen) {
@@ -63,8 +65,8 @@ export function ClashesView() {
             <section key={severity} aria-label={severity} className="mt-4">
               <h3 className="flex items-baseline gap-2 border-b border-ink px-[14px] pb-1">
                 <SeveritySign severity={severity} />
-                <span className="text-[15px] font-semibold">
-                  {severity} {group.length}
+                <span className="text-[15px] font-semibold first-letter:uppercase">
+                  <span className="inline-block first-letter:uppercase">{severity}</span> {group.length}
                 </span>
                 <span className="text-ink-2">{meanings[severity]}</span>
               </h3>
@@ -74,7 +76,7 @@ export function ClashesView() {
                     <button
                       type="button"
                       aria-pressed={clash.id === chosen.id}
-                      className="grid w-full grid-cols-[150px_112px_1fr] items-center gap-3 border-b border-rule px-[14px] py-[6px] text-left hover:bg-reach-1 aria-pressed:bg-ink aria-pressed:text-panel"
+                      className="grid w-full grid-cols-[112px_190px_1fr] items-center gap-3 border-b border-rule px-[14px] py-[6px] text-left hover:bg-reach-1 aria-pressed:bg-ink aria-pressed:text-panel"
                       onClick={() => setChosenId(clash.id)}
                     >
                       <TriggerChip
@@ -82,7 +84,9 @@ export function ClashesView() {
                         layout={around.layout}
                         systemId={around.systemId}
                       />
-                      <span className="opacity-80">{layerNames[clash.layer]}</span>
+                      <span className="truncate font-semibold" title={namesOf(clash).join(', ')}>
+                        {namesOf(clash).join(', ')}
+                      </span>
                       <span>{clash.message}</span>
                     </button>
                   </li>

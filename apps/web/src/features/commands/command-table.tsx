@@ -84,7 +84,6 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
   const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
   const sorted = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
-  // eslint-disable-next-line react-hooks/incompatible-library -- the virtual list is meant to be read in render
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
@@ -99,35 +98,35 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
       aria-rowcount={sorted.length + 1}
       className="flex min-h-0 grow flex-col"
     >
-      <div role="rowgroup" className="border-b border-ink pr-[14px]">
-        <div role="row" aria-rowindex={1} className={`${grid} px-[14px]`}>
-          {table.getHeaderGroups()[0]?.headers.map((header) => {
-            const direction = header.column.getIsSorted()
-            return (
-              <div
-                key={header.id}
-                role="columnheader"
-                aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
-              >
-                <button
-                  type="button"
-                  className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : ''}`}
-                  onClick={header.column.getToggleSortingHandler()}
+      <div ref={scroller} className="min-h-0 grow overflow-y-auto bg-panel" tabIndex={-1}>
+        <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-paper">
+          <div role="row" aria-rowindex={1} className={`${grid} px-[14px]`}>
+            {table.getHeaderGroups()[0]?.headers.map((header) => {
+              const direction = header.column.getIsSorted()
+              return (
+                <div
+                  key={header.id}
+                  role="columnheader"
+                  aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
                 >
-                  {String(header.column.columnDef.header)}
-                  {direction === 'asc' && <ArrowUp size={11} aria-hidden="true" />}
-                  {direction === 'desc' && <ArrowDown size={11} aria-hidden="true" />}
-                </button>
-              </div>
-            )
-          })}
-          <div role="columnheader" className="sr-only">
-            Actions
+                  <button
+                    type="button"
+                    className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : ''}`}
+                    onClick={header.column.getToggleSortingHandler()}
+                  >
+                    {String(header.column.columnDef.header)}
+                    {direction === 'asc' && <ArrowUp size={11} aria-hidden="true" />}
+                    {direction === 'desc' && <ArrowDown size={11} aria-hidden="true" />}
+                  </button>
+                </div>
+              )
+            })}
+            <div role="columnheader" className="sr-only">
+              Actions
+            </div>
           </div>
         </div>
-      </div>
-      <div ref={scroller} role="rowgroup" className="min-h-0 grow overflow-y-scroll bg-panel" tabIndex={-1}>
-        <div style={{ height: virtual.getTotalSize() }} className="relative">
+        <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative">
           {virtual.getVirtualItems().map((item) => {
             const row = sorted[item.index]?.original
             if (!row) return null

@@ -243,7 +243,7 @@ export function LabelsView() {
               <li key={row.controlId} className="flex gap-2 border-b border-rule px-[14px] py-[5px]">
                 <input
                   type="checkbox"
-                  className="mt-0.5 size-4 accent-(--magenta)"
+                  className="mt-0.5 size-4 shrink-0 accent-(--magenta)"
                   aria-label={`Print the label of ${keyLegend(row.controlId, around.layout, around.systemId)}`}
                   disabled={row.reason !== null}
                   checked={row.reason === null && !hidden.has(row.controlId)}
@@ -291,15 +291,20 @@ const rowsOf = (sheet: LabelSheet): LabelRow[] => [
   })),
   ...sheet.pages.flat().map((label) => ({
     controlId: label.controlId,
-    text: label.lines
-      .filter((l) => !l.isLegend)
-      .map((l) => l.text)
-      .join(' · '),
+    text: entryTexts(label).join(' · '),
     label,
     capMm: label.lines[0]?.capMm ?? 0,
     reason: null,
   })),
 ]
+
+/** Each command of a label in one line, as it is printed. */
+const entryTexts = (label: PlacedLabel): string[] => {
+  const texts: string[] = []
+  for (const line of label.lines)
+    if (line.entry >= 0) texts[line.entry] = [texts[line.entry], line.text].filter(Boolean).join(' ')
+  return texts
+}
 
 function NumberField({
   label,

@@ -8,6 +8,7 @@ import { useDerived, useFront } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import { keyFaces } from './chart-faces.js'
 import { ChartGround, ContourCaptions, HandBearings } from './chart-ground.js'
+import { ContourKey } from './contour-key.js'
 import { ChartKey } from './chart-key.js'
 import { useChartZoom, type Extent } from './use-chart-zoom.js'
 import type { Places } from './use-places.js'
@@ -179,8 +180,11 @@ export function Chart({
           ))}
         </g>
       </svg>
-      <div className="pointer-events-none absolute bottom-2 left-4 font-chart text-[12px]" aria-hidden="true">
-        <svg width={barMm * pxPerMm + 40} height="26" className="overflow-visible">
+      <div
+        className="pointer-events-none absolute bottom-2 left-4 flex items-end gap-6 font-chart text-[12px]"
+        aria-hidden="true"
+      >
+        <svg width={barMm * pxPerMm + 16} height="26" className="overflow-visible">
           <path
             d={`M0 4 V10 M0 7 H${barMm * pxPerMm} M${barMm * pxPerMm} 4 V10 M${(barMm * pxPerMm) / 2} 4 V10`}
             stroke="var(--ink)"
@@ -193,6 +197,7 @@ export function Chart({
             {barMm} mm
           </text>
         </svg>
+        <ContourKey />
       </div>
       <div className="absolute right-3 bottom-2 flex gap-1.5" role="group" aria-label="Zoom">
         <button type="button" className="btn px-[6px]" aria-label="Smaller" onClick={() => scaleBy(1 / 1.3)}>

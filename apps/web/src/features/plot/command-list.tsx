@@ -54,7 +54,6 @@ export function CommandList({
     () => all.filter((c) => triggersOf(c.id).length === 0).length,
     [all, triggersOf],
   )
-  // eslint-disable-next-line react-hooks/incompatible-library -- the virtual list is meant to be read in render
   const rows = useVirtualizer({
     count: listed.length,
     getScrollElement: () => scroller.current,

@@ -35,23 +35,32 @@ export function BarPatterns() {
 }
 
 export function CostBar({ place }: { place: Place }) {
-  let x = 0
-  const parts = costParts.map((part) => {
-    const width = part.of(place) * pxPerMs
-    const rect = { ...part, x, width }
-    x += width
-    return rect
-  })
+  const widths = costParts.map((part) => part.of(place) * pxPerMs)
+  const startOf = (i: number): number => widths.slice(0, i).reduce((sum, width) => sum + width, 0)
   const text = costParts.map((part) => `${part.name} ${Math.round(part.of(place))} ms`).join(', ')
   return (
-    <svg width={Math.min(x, 236)} height="6" role="img" aria-label={text} className="block overflow-hidden">
+    <svg
+      width={Math.min(startOf(costParts.length), 236)}
+      height="6"
+      role="img"
+      aria-label={text}
+      className="block overflow-hidden"
+    >
       <title>{text}</title>
-      {parts.map(
-        (p) =>
-          p.width > 0.3 && (
-            <rect key={p.name} x={p.x} width={Math.max(0, p.width - 0.8)} height="6" fill={p.fill} />
-          ),
-      )}
+      {costParts.map((part, i) => {
+        const width = widths[i] as number
+        return (
+          width > 0.3 && (
+            <rect
+              key={part.name}
+              x={startOf(i)}
+              width={Math.max(0, width - 0.8)}
+              height="6"
+              fill={part.fill}
+            />
+          )
+        )
+      })}
     </svg>
   )
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import {
   modifierName,
   toggleShift,
@@ -37,7 +37,6 @@ export function PlaceList({
   const set = useView((s) => s.set)
   const { command, ranked } = places
   const [active, setActive] = useState(0)
-  useEffect(() => setActive(0), [command.id, held])
   const opposite = plan.commands.find((c) => c.id === command.oppositeId)
   const now = triggersOf(command.id)
   const program = plan.programs.find((p) => p.id === command.programId)

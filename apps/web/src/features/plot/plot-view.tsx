@@ -127,7 +127,12 @@ export function PlotView() {
         className="flex w-[296px] shrink-0 flex-col border-l border-rule bg-panel"
       >
         {places ? (
-          <PlaceList places={places} onPlace={put} onPlaceBoth={putBoth} />
+          <PlaceList
+            key={`${places.command.id} ${held.join()}`}
+            places={places}
+            onPlace={put}
+            onPlaceBoth={putBoth}
+          />
         ) : code !== null ? (
           <KeyLevels code={code} />
         ) : (

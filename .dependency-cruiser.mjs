@@ -1,0 +1,54 @@
+/** Arrows point down only: web, cli, server, demo -> core; the core imports no data and no app. */
+export default {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-alone',
+      severity: 'error',
+      from: { path: '^packages/core/src' },
+      to: { path: '^(apps|data|demo|packages/cli)' },
+    },
+    {
+      name: 'core-has-no-machine',
+      severity: 'error',
+      from: { path: '^packages/core/src' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'no-app-from-below',
+      severity: 'error',
+      from: { path: '^(packages|data)' },
+      to: { path: '^apps' },
+    },
+    {
+      name: 'server-knows-no-web',
+      severity: 'error',
+      from: { path: '^apps/server/src' },
+      to: { path: '^apps/web' },
+    },
+    {
+      name: 'web-knows-no-server',
+      severity: 'error',
+      from: { path: '^apps/web/src' },
+      to: { path: '^(apps/server|packages/cli)' },
+    },
+    {
+      name: 'doors-only',
+      comment: 'a folder of the core is entered by its index',
+      severity: 'error',
+      from: { path: '^packages/core/src/([^/]+)/' },
+      to: { path: '^packages/core/src/([^/]+)/(?!index)', pathNot: '^packages/core/src/$1/' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|node_modules)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import'],
+      extensions: ['.ts', '.tsx', '.js', '.json'],
+    },
+  },
+}

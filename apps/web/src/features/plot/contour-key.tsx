@@ -1,0 +1,21 @@
+const lines = [
+  { name: 'easy to here', width: 2, dash: undefined },
+  { name: 'stretch to here, then the hand leaves', width: 2, dash: '8 4' },
+  { name: 'ms to press', width: 1, dash: undefined },
+] as const
+
+/** What the chart's lines mean. */
+export function ContourKey() {
+  return (
+    <div className="grid gap-y-0.5 bg-paper/80 px-1 leading-tight">
+      {lines.map((line) => (
+        <span key={line.name} className="flex items-center gap-1.5">
+          <svg width="26" height="6">
+            <path d="M0 3 H26" stroke="var(--contour)" strokeWidth={line.width} strokeDasharray={line.dash} />
+          </svg>
+          {line.name}
+        </span>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,171 @@
+import { produce } from 'immer'
+import { describe, expect, test } from 'vitest'
+import { chord, planVersion, readPlan, triggerKey, writePlan, type Plan } from '@reach-plot/core'
+import {
+  addCommand,
+  copyArrangement,
+  deleteArrangement,
+  deleteCommand,
+  editCommand,
+  movePlacement,
+  placeCommand,
+  renameArrangement,
+  unplace,
+} from '../src/store/plan-edits.js'
+
+const command = (id: string) => ({
+  id,
+  programId: 'fenmap',
+  contextIds: [],
+  name: id,
+  menu: [],
+  usesPerHour: 1,
+})
+const base: Plan = {
+  format: 'reachplot-plan',
+  version: planVersion,
+  name: 'Test',
+  system: 'gnome',
+  layoutId: 'us',
+  devices: [{ id: 'k', name: 'K', kind: 'board', board: 'ansi-104', bottomRow: 'windows' }],
+  benches: [
+    {
+      id: 'desk',
+      name: 'Desk',
+      devices: [{ deviceId: 'k', xMm: 0, yMm: 0 }],
+      hands: [
+        {
+          side: 'left',
+          spanMm: 190,
+          deviceId: 'k',
+          rests: { index: 'KeyF', middle: 'KeyD', ring: 'KeyS', little: 'KeyA' },
+        },
+      ],
+    },
+  ],
+  programs: [
+    { id: 'fenmap', name: 'Fenmap', contexts: [{ id: 'main', name: 'Main', typing: false, overlaps: [] }] },
+  ],
+  commands: [command('a'), { ...command('b'), oppositeId: 'a' }, command('c')],
+  arrangements: [
+    {
+      id: 'defaults',
+      name: 'Defaults',
+      isDefault: true,
+      placements: [{ commandId: 'a', trigger: chord('F1') }],
+    },
+    {
+      id: 'draft',
+      name: 'Draft',
+      isDefault: false,
+      placements: [
+        { commandId: 'a', trigger: chord('KeyA') },
+        { commandId: 'b', trigger: chord('KeyB') },
+      ],
+    },
+  ],
+  activeBenchId: 'desk',
+  activeArrangementId: 'draft',
+}
+
+/** Runs edits and gives the placements of the active arrangement; the plan stays one that can be saved. */
+const after = (...edits: ((plan: Plan) => void)[]): Plan => {
+  const plan = edits.reduce((p, edit) => produce(p, (draft) => void edit(draft)), base)
+  expect(readPlan(writePlan(plan))).toEqual(plan)
+  return plan
+}
+const placed = (plan: Plan): Record<string, string> =>
+  Object.fromEntries(
+    plan.arrangements
+      .find((a) => a.id === plan.activeArrangementId)!
+      .placements.map((p) => [triggerKey(p.trigger), p.commandId]),
+  )
+
+describe('placing', () => {
+  test('moves a command to a free trigger, or adds one when the old is kept', () => {
+    expect(placed(after((p) => placeCommand(p, { commandId: 'a', trigger: chord('KeyX') })))).toEqual({
+      KeyX: 'a',
+      KeyB: 'b',
+    })
+    expect(
+      placed(after((p) => placeCommand(p, { commandId: 'a', trigger: chord('KeyX'), keepOld: true }))),
+    ).toEqual({ KeyA: 'a', KeyX: 'a', KeyB: 'b' })
+  })
+  test('replacing lets the holder go', () => {
+    expect(
+      placed(after((p) => placeCommand(p, { commandId: 'a', trigger: chord('KeyB'), displaced: ['b'] }))),
+    ).toEqual({ KeyB: 'a' })
+  })
+  test('swapping gives the holder the old trigger', () => {
+    expect(
+      placed(
+        after((p) =>
+          placeCommand(p, {
+            commandId: 'a',
+            trigger: chord('KeyB'),
+            displaced: ['b'],
+            swapTo: chord('KeyA'),
+          }),
+        ),
+      ),
+    ).toEqual({ KeyB: 'a', KeyA: 'b' })
+  })
+  test('moving and taking off', () => {
+    expect(placed(after((p) => movePlacement(p, 'a', chord('KeyA'), chord('F5'))))).toEqual({
+      F5: 'a',
+      KeyB: 'b',
+    })
+    expect(placed(after((p) => unplace(p, 'a')))).toEqual({ KeyB: 'b' })
+    expect(placed(after((p) => unplace(p, 'a', chord('F9'))))).toEqual({ KeyA: 'a', KeyB: 'b' })
+  })
+})
+
+describe('defaults', () => {
+  const onDefaults = (plan: Plan): void => void (plan.activeArrangementId = 'defaults')
+  test('are never changed by placing, renaming or deleting', () => {
+    const plan = after(
+      onDefaults,
+      (p) => placeCommand(p, { commandId: 'b', trigger: chord('F1') }),
+      (p) => unplace(p, 'a'),
+      (p) => renameArrangement(p, 'defaults', 'Mine'),
+      (p) => deleteArrangement(p, 'defaults'),
+    )
+    expect(plan.arrangements[0]).toEqual(base.arrangements[0])
+  })
+  test('can be copied, and the copy can be changed', () => {
+    const plan = after(
+      onDefaults,
+      (p) => copyArrangement(p, 'defaults'),
+      (p) => placeCommand(p, { commandId: 'b', trigger: chord('F2') }),
+    )
+    expect(plan.arrangements.at(-1)).toMatchObject({ name: 'Defaults, copy', isDefault: false })
+    expect(placed(plan)).toEqual({ F1: 'a', F2: 'b' })
+  })
+})
+
+test('arrangements are copied under fresh names, renamed and deleted', () => {
+  const plan = after(
+    (p) => copyArrangement(p, 'draft'),
+    (p) => copyArrangement(p, 'draft'),
+  )
+  expect(plan.arrangements.map((a) => a.name)).toEqual(['Defaults', 'Draft', 'Draft, copy', 'Draft, copy 2'])
+  expect(after((p) => renameArrangement(p, 'draft', '  Season  ')).arrangements[1]!.name).toBe('Season')
+  expect(after((p) => renameArrangement(p, 'draft', '   ')).arrangements[1]!.name).toBe('Draft')
+  expect(after((p) => deleteArrangement(p, 'draft')).activeArrangementId).toBe('defaults')
+})
+
+test('commands are added, edited and deleted with all that names them', () => {
+  expect(after((p) => void addCommand(p, 'fenmap', [], 'New one')).commands.at(-1)).toMatchObject({
+    id: 'fenmap-new-one',
+    name: 'New one',
+  })
+  expect(
+    after(
+      (p) => editCommand(p, 'a', { label: 'Aa' }),
+      (p) => editCommand(p, 'a', { label: '' }),
+    ).commands[0],
+  ).not.toHaveProperty('label')
+  const plan = after((p) => deleteCommand(p, 'a'))
+  expect(plan.commands.map((c) => c.oppositeId)).toEqual([undefined, undefined])
+  expect(plan.arrangements.flatMap((a) => a.placements.map((x) => x.commandId))).toEqual(['b'])
+})

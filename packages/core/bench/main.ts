@@ -1,0 +1,125 @@
+/** `npm run bench`: ratios against plain references in the same run. Prints one line a figure. */
+import {
+  boardControls,
+  findClashes,
+  homeKeys,
+  isModifierCode,
+  reachSolver,
+  type Control,
+  type Modifier,
+} from '../src/index.js'
+import { gridEnergy } from '../test/hand/grid-search.js'
+import { around, command, program } from '../test/build.js'
+import { systems } from '@reach-plot/data'
+import { chord } from '../src/index.js'
+
+const controls = boardControls('ansi-104', 'windows')
+const byId = new Map(controls.map((c) => [c.id, c]))
+const modifierSets: Modifier[][] = Array.from({ length: 16 }, (_, bits) =>
+  (['Control', 'Shift', 'Alt', 'Meta'] as const).filter((_m, i) => (bits >> i) & 1),
+)
+
+const timed = <T>(run: () => T): { readonly ms: number; readonly value: T } => {
+  const start = performance.now()
+  const value = run()
+  return { ms: performance.now() - start, value }
+}
+const median = (numbers: readonly number[]): number =>
+  numbers.toSorted((a, b) => a - b)[numbers.length >> 1] as number
+const per = (ms: number): string => `${ms.toFixed(ms < 10 ? 3 : 0)} ms`
+
+function allChords(): number {
+  // a fresh solver each time, so that nothing is kept from a run before
+  const solver = reachSolver({ side: 'left', spanMm: 190, rests: homeKeys.left }, controls)
+  let count = 0
+  for (const held of modifierSets)
+    for (const c of controls) if (c.code !== null && solver.reachChord(held, c.code, false)) count++
+  return count
+}
+
+/** Every 41st chord of all with one to three keys: a fixed sample that the grid can do in about a minute. */
+function sample(): string[][] {
+  const sides: Readonly<Record<string, string>> = {
+    Control: 'ControlLeft',
+    Shift: 'ShiftLeft',
+    Alt: 'AltLeft',
+    Meta: 'MetaLeft',
+  }
+  const all = modifierSets
+    .filter((held) => held.length <= 1)
+    .flatMap((held) =>
+      controls
+        .filter((c) => !isModifierCode(c.id))
+        .map((c) => [...held.map((m) => sides[m] as string), c.id]),
+    )
+  return all.filter((_, i) => i % 41 === 0)
+}
+
+function benchReach(): void {
+  allChords()
+  const runs = [0, 1, 2].map(() => timed(allChords))
+  const ms = median(runs.map((r) => r.ms))
+  const count = (runs[0] as (typeof runs)[number]).value
+  console.log(
+    `all chords of one hand, ansi-104, ${count} chords (16 sets of modifiers, either side): ${per(ms)}, ${Math.round((count / ms) * 1000)} chords/s, ${per(ms / count)} a chord`,
+  )
+
+  const chords = sample()
+  const solver = reachSolver({ side: 'left', spanMm: 190, rests: homeKeys.left }, controls)
+  let above = 0
+  let widest = 0
+  const solved = timed(() => chords.map((keys) => solver.reachControls(keys).effort ** 2))
+  const grid = timed(() =>
+    chords.map((keys) =>
+      gridEnergy(
+        solver.hand,
+        keys.map((k) => byId.get(k) as Control),
+        { palmMm: 2, turnDeg: 1 },
+      ),
+    ),
+  )
+  chords.forEach((_, i) => {
+    const gap = (grid.value[i] as number) - (solved.value[i] as number)
+    if (gap < -1e-9) above++
+    widest = Math.max(widest, gap)
+  })
+  console.log(
+    `the same ${chords.length} chords of one and two keys by grid search (palm 2 mm, turn 1°): ${per(grid.ms)}; by the solver: ${per(solved.ms)}; ratio ${Math.round(grid.ms / solved.ms)} (at least 100 wanted)`,
+  )
+  console.log(
+    `solver above the grid's energy: ${above} of ${chords.length} (0 wanted); grid above the solver by ${widest.toFixed(4)} at most`,
+  )
+}
+
+/** Check of 1,200 placements against comparing every pair of them. */
+function benchCheck(): void {
+  const commands = Array.from({ length: 1200 }, (_, i) =>
+    command(`Command ${i}`, {
+      id: `c${i}`,
+      usesPerHour: i % 97,
+      contextIds: [['tracing', 'labelling', 'overview'][i % 3] as string],
+    }),
+  )
+  const codes = controls.filter((c) => c.code !== null && !isModifierCode(c.id)).map((c) => c.id)
+  const placements = commands.map((c, i) => ({
+    commandId: c.id,
+    trigger: chord(codes[(i * 7) % codes.length] as string, modifierSets[(i * 5) % 16]),
+  }))
+  const surroundings = around(commands, { programs: [program()], layoutId: 'de', system: systems[0]! })
+  findClashes(placements, surroundings)
+  const ms = median(Array.from({ length: 9 }, () => timed(() => findClashes(placements, surroundings)).ms))
+  const pairs = timed(() => {
+    let same = 0
+    const key = (t: (typeof placements)[number]['trigger']): string => JSON.stringify(t)
+    for (const a of placements)
+      for (const b of placements) if (a !== b && key(a.trigger) === key(b.trigger)) same++
+    return same
+  })
+  const found = findClashes(placements, surroundings).length
+  console.log(
+    `check of ${placements.length} placements (${found} clashes): ${per(ms)}; comparing every pair plainly, triggers only: ${per(pairs.ms)}; ratio ${Math.round(pairs.ms / ms)}`,
+  )
+}
+
+benchReach()
+benchCheck()

@@ -1,0 +1,90 @@
+import {
+  boardControls,
+  homeKeys,
+  parseTrigger,
+  reachSolver,
+  type BoardId,
+  type BottomRow,
+  type Command,
+  type HandSide,
+  type NationalLayout,
+  type Plan,
+  type Program,
+  type ReachSolver,
+  type Surroundings,
+} from '../src/index.js'
+import { layouts, systems } from '@reach-plot/data'
+
+/** Builders of what tests need, with the figures that matter given by the test. */
+export const layout = (id: string): NationalLayout => layouts.find((l) => l.id === id) as NationalLayout
+
+export const solver = (
+  board: BoardId = 'ansi-104',
+  bottomRow: BottomRow = 'windows',
+  side: HandSide = 'left',
+  spanMm = 190,
+): ReachSolver => reachSolver({ side, spanMm, rests: homeKeys[side] }, boardControls(board, bottomRow))
+
+export const command = (name: string, change: Partial<Command> = {}): Command => ({
+  id: name.toLowerCase().replaceAll(' ', '-'),
+  programId: 'fenmap',
+  contextIds: [],
+  name,
+  menu: [],
+  usesPerHour: 10,
+  ...change,
+})
+
+export const program = (change: Partial<Program> = {}): Program => ({
+  id: 'fenmap',
+  name: 'Fenmap',
+  contexts: [
+    { id: 'tracing', name: 'Tracing', typing: false, overlaps: [] },
+    { id: 'labelling', name: 'Labelling', typing: true, overlaps: [] },
+    { id: 'overview', name: 'Overview', typing: false, overlaps: ['tracing'] },
+  ],
+  ...change,
+})
+
+export const around = (
+  commands: readonly Command[],
+  change: Partial<Surroundings> & { readonly layoutId?: string } = {},
+): Surroundings => {
+  const systemId = change.systemId ?? 'gnome'
+  return {
+    programs: [program()],
+    commands,
+    systemId,
+    system: systems.find((s) => s.id === systemId)!,
+    layout: layout(change.layoutId ?? 'us'),
+    controls: boardControls('iso-105', 'windows'),
+    ...change,
+  }
+}
+
+/** Placements as `command id → trigger text`. */
+export const placements = (text: Readonly<Record<string, string>>) =>
+  Object.entries(text).map(([commandId, trigger]) => ({ commandId, trigger: parseTrigger(trigger) }))
+
+export const plan = (change: Partial<Plan> = {}): Plan => ({
+  format: 'reachplot-plan',
+  version: 1,
+  name: 'Test plan',
+  system: 'gnome',
+  layoutId: 'us',
+  devices: [{ id: 'keyboard', name: 'Keyboard', kind: 'board', board: 'ansi-104', bottomRow: 'windows' }],
+  benches: [
+    {
+      id: 'desk',
+      name: 'Desk',
+      devices: [{ deviceId: 'keyboard', xMm: 0, yMm: 0 }],
+      hands: [{ side: 'left', spanMm: 190, deviceId: 'keyboard', rests: homeKeys.left }],
+    },
+  ],
+  programs: [program()],
+  commands: [],
+  arrangements: [{ id: 'draft', name: 'Draft', isDefault: false, placements: [] }],
+  activeBenchId: 'desk',
+  activeArrangementId: 'draft',
+  ...change,
+})

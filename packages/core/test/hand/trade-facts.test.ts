@@ -1,0 +1,76 @@
+/** Trade facts about the left hand on A S D F, ANSI board, span 190 mm. Common practice, no source. */
+import { describe, expect, test } from 'vitest'
+import type { ChordReach } from '../../src/index.js'
+import { solver } from '../build.js'
+
+const ansi = solver()
+const mac = solver('ansi-104', 'mac')
+const leftHalf = 'QWERTASDFGZXCVB'.split('').map((letter) => `Key${letter}`)
+const withinReach = (reach: ChordReach | null): boolean => reach !== null && reach.verdict !== 'away'
+
+test.each(leftHalf)('%s of the left half is within finger reach', (code) => {
+  expect(['rest', 'easy']).toContain(ansi.reachControls([code]).verdict)
+})
+
+test('R and T lie within reach, minus and equals do not, so zoom goes to R and T', () => {
+  expect([ansi.reachControls(['KeyR']).verdict, ansi.reachControls(['KeyT']).verdict]).toEqual([
+    'easy',
+    'easy',
+  ])
+  expect([ansi.reachControls(['Minus']).verdict, ansi.reachControls(['Equal']).verdict]).toEqual([
+    'away',
+    'away',
+  ])
+})
+
+test('1 and 2 go to the little and the ring finger', () => {
+  expect(ansi.reachControls(['Digit1']).fingers).toEqual({ Digit1: 'little' })
+  expect(ansi.reachControls(['Digit2']).fingers).toEqual({ Digit2: 'ring' })
+})
+
+test.each([
+  ['Shift', 'KeyH'],
+  ['Shift', 'KeyX'],
+  ['Control', 'KeyW'],
+] as const)('%s and %s work one-handed', (modifier, code) => {
+  expect(withinReach(ansi.reachChord([modifier], code, false))).toBe(true)
+})
+
+test('Control+Shift+U is no one-hand chord', () => {
+  expect(ansi.reachChord(['Control', 'Shift'], 'KeyU', false)?.verdict).toBe('away')
+  expect(ansi.reachControls(['ControlLeft', 'ShiftLeft', 'KeyU']).verdict).toBe('away')
+})
+
+test.each(['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'])(
+  '%s makes the hand leave, and no fingering is given',
+  (code) => {
+    expect(ansi.reachControls([code])).toMatchObject({ verdict: 'away', fingers: {} })
+  },
+)
+
+test('on a Mac-style row Control+Command+E and Option+Command+B are one-hand chords', () => {
+  expect(withinReach(mac.reachChord(['Control', 'Meta'], 'KeyE', false))).toBe(true)
+  expect(withinReach(mac.reachChord(['Alt', 'Meta'], 'KeyB', false))).toBe(true)
+})
+
+describe('efforts of a measured prototype of the same model are met', () => {
+  // From the model's own notes, to two decimals; a second program with the same constants.
+  test.each([
+    [ansi, ['KeyG'], 0.29],
+    [ansi, ['KeyB'], 0.56],
+    [ansi, ['Digit1'], 0.76],
+    [ansi, ['Digit2'], 0.67],
+    [ansi, ['Minus'], 2.34],
+    [ansi, ['Equal'], 2.7],
+    [ansi, ['ShiftLeft', 'KeyX'], 0.37],
+    [ansi, ['ShiftLeft', 'KeyH'], 1.18],
+    [ansi, ['ControlLeft', 'KeyW'], 1.24],
+    [mac, ['AltLeft', 'MetaLeft', 'KeyB'], 1.01],
+    [mac, ['ControlLeft', 'MetaLeft', 'KeyE'], 1.35],
+  ] as const)('%#: %s', (hand, keys, effort) => {
+    expect(hand.reachControls(keys).effort).toBeCloseTo(effort, 2)
+  })
+  test('Control+Shift+U with the better sides: 3.20', () => {
+    expect(ansi.reachChord(['Control', 'Shift'], 'KeyU', false)?.effort).toBeCloseTo(3.2, 2)
+  })
+})
