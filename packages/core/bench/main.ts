@@ -37,7 +37,7 @@ function allChords(): number {
   return count
 }
 
-/** Every 41st chord of all with one to three keys: a fixed sample that the grid can do in about a minute. */
+/** A fixed sample of chords of one and two keys: twelve that the hand makes and one that is away, where grids grow. */
 function sample(): string[][] {
   const sides: Readonly<Record<string, string>> = {
     Control: 'ControlLeft',
@@ -52,7 +52,10 @@ function sample(): string[][] {
         .filter((c) => !isModifierCode(c.id))
         .map((c) => [...held.map((m) => sides[m] as string), c.id]),
     )
-  return all.filter((_, i) => i % 41 === 0)
+  const solver = reachSolver({ side: 'left', spanMm: 190, rests: homeKeys.left }, controls)
+  const near = all.filter((keys) => solver.reachControls(keys).verdict !== 'away')
+  const step = Math.floor(near.length / 12)
+  return [...near.filter((_, i) => i % step === 0).slice(0, 12), ['Minus']]
 }
 
 function benchReach(): void {

@@ -45,7 +45,7 @@ export function StatusLine() {
         <SaveNote />
         <button
           type="button"
-          className="underline-offset-2 enabled:hover:underline disabled:text-ink-2/70"
+          className="min-h-6 px-1 underline-offset-2 enabled:hover:underline disabled:text-ink-2"
           disabled={!canUndo}
           onClick={undo}
         >
@@ -53,7 +53,7 @@ export function StatusLine() {
         </button>
         <button
           type="button"
-          className="underline-offset-2 enabled:hover:underline disabled:text-ink-2/70"
+          className="min-h-6 px-1 underline-offset-2 enabled:hover:underline disabled:text-ink-2"
           disabled={!canRedo}
           onClick={redo}
         >
@@ -70,7 +70,7 @@ function SaveNote() {
     return (
       <span role="alert" className="text-magenta">
         <b>Not saved:</b> {reason || 'the browser refused'}. Export the plan, then make room.{' '}
-        <button type="button" className="underline" onClick={() => void saveAnyway()}>
+        <button type="button" className="link" onClick={() => void saveAnyway()}>
           Try again
         </button>
       </span>

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Keyboard, X } from 'lucide-react'
-import { useCallback, useMemo, useRef, useState, type RefObject } from 'react'
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { Link } from 'react-router'
 import { searchCommands, triggerKey, triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
@@ -79,6 +79,14 @@ export function CommandList({
     setActive(next)
     rows.scrollToIndex(next)
   }
+  const onListKey = (e: KeyboardEvent): void => {
+    const command = listed[active]
+    if (e.key === 'ArrowDown') move(1)
+    else if (e.key === 'ArrowUp') move(-1)
+    else if (e.key === 'Enter' && command) choose(command)
+    else return
+    e.preventDefault()
+  }
   const systemAction = triggerQuery ? survey.systemActions.get(triggerKey(triggerQuery)) : undefined
   const elsewhere = triggerQuery
     ? (survey.holders.get(triggerKey(triggerQuery)) ?? []).filter((c) => !listed.includes(c))
@@ -102,14 +110,7 @@ export function CommandList({
             set({ query: e.target.value, triggerQuery: null })
             setActive(0)
           }}
-          onKeyDown={(e) => {
-            const command = listed[active]
-            if (e.key === 'ArrowDown') move(1)
-            else if (e.key === 'ArrowUp') move(-1)
-            else if (e.key === 'Enter' && command) choose(command)
-            else return
-            e.preventDefault()
-          }}
+          onKeyDown={onListKey}
         />
         <button
           type="button"
@@ -175,23 +176,27 @@ export function CommandList({
         <span className="w-[44px] text-right">Uses/h</span>
         <span className="w-[68px] pl-[14px]">Place</span>
       </div>
-      <div ref={scroller} className="min-h-0 grow overflow-y-auto" tabIndex={-1}>
+      <div
+        ref={scroller}
+        id="command-list"
+        role="listbox"
+        aria-label="Commands in front"
+        tabIndex={0}
+        className="min-h-0 grow overflow-y-auto"
+        onKeyDown={onListKey}
+      >
         {listed.length === 0 ? (
           <EmptyList hasCommands={all.length > 0} />
         ) : (
-          <div
-            id="command-list"
-            role="listbox"
-            aria-label="Commands in front"
-            style={{ height: rows.getTotalSize() }}
-            className="relative"
-          >
+          <div role="presentation" style={{ height: rows.getTotalSize() }} className="relative">
             {rows.getVirtualItems().map((row) => {
               const command = listed[row.index] as Command
               const triggers = triggersOf(command.id)
               const chosen = command.id === commandId
               const lost = displaced.includes(command.id) && triggers.length === 0
               return (
+                // the listbox around it takes the keys
+                // eslint-disable-next-line jsx-a11y/click-events-have-key-events
                 <div
                   key={command.id}
                   id={`command-${command.id}`}
@@ -200,9 +205,8 @@ export function CommandList({
                   tabIndex={-1}
                   title={[command.menu.join(' › '), lost ? 'lost its place' : ''].filter(Boolean).join(' · ')}
                   onClick={() => choose(command)}
-                  onKeyDown={(e) => e.key === 'Enter' && choose(command)}
                   style={{ transform: `translateY(${row.start}px)`, height: rowHeightPx }}
-                  className={`absolute flex w-full cursor-pointer items-center border-b border-rule px-[14px] ${chosen ? 'bg-ink text-panel' : row.index === active && query !== '' ? 'bg-reach-1' : 'hover:bg-reach-1'}`}
+                  className={`absolute flex w-full cursor-pointer items-center border-b border-rule px-[14px] ${chosen ? 'bg-ink text-panel' : row.index === active && (query !== '' || active > 0) ? 'bg-reach-1' : 'hover:bg-reach-1'}`}
                 >
                   <span className="min-w-0 grow truncate">{command.name}</span>
                   <span className={`w-[44px] shrink-0 text-right ${chosen ? '' : 'text-ink-2'}`}>

@@ -73,7 +73,7 @@ export function KeyLevels({ code }: { code: string }) {
               <div className="flex items-center justify-between">
                 <button
                   type="button"
-                  className="inline-flex items-center gap-1.5 font-chart text-[14px] font-semibold hover:underline"
+                  className="inline-flex min-h-6 items-center gap-1.5 font-chart text-[14px] font-semibold hover:underline"
                   onClick={() => set({ chosenHeld: held })}
                 >
                   {held.length === 0
@@ -96,7 +96,7 @@ export function KeyLevels({ code }: { code: string }) {
                   </span>
                   <button
                     type="button"
-                    className="text-[12px] underline underline-offset-2"
+                    className="link text-[12px]"
                     aria-label={`Take ${command.name} off ${name}`}
                     onClick={() => takeOff(command.id, trigger, name)}
                   >

@@ -78,7 +78,7 @@ export function PlaceList({
             Now on <TriggerChip trigger={trigger} layout={around.layout} systemId={around.systemId} />
             <button
               type="button"
-              className="underline underline-offset-2"
+              className="link"
               onClick={() =>
                 takeOff(command.id, trigger, triggerName(trigger, around.layout, around.systemId))
               }

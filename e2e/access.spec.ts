@@ -1,0 +1,78 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { openDemo, planMenu } from './app.js'
+
+const night = (page: Page): Promise<unknown> =>
+  page.addInitScript(() =>
+    localStorage.setItem('reach-plot-settings', JSON.stringify({ state: { theme: 'night' }, version: 1 })),
+  )
+
+const findings = async (page: Page): Promise<string[]> => {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze()
+  return violations.flatMap((v) =>
+    v.nodes.map((n) => `${v.id}: ${n.target.join(' ')} ${n.failureSummary?.split('\n')[1] ?? ''}`),
+  )
+}
+
+for (const theme of ['day', 'night'] as const) {
+  test(`axe finds nothing on any screen by ${theme}`, async ({ page }) => {
+    if (theme === 'night') await night(page)
+    await openDemo(page)
+    expect(await findings(page)).toEqual([])
+    await page.getByRole('combobox').fill('hide sh')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-place]').first()).toBeVisible()
+    expect(await findings(page)).toEqual([])
+    await page.keyboard.press('Escape')
+    await page.locator('[data-code=KeyG]').click()
+    expect(await findings(page)).toEqual([])
+    for (const view of ['Commands', 'Clashes', 'Labels']) {
+      await page.getByRole('link', { name: view, exact: true }).click()
+      await expect(page.getByRole('heading', { name: view })).toBeVisible()
+      await page.waitForTimeout(300)
+      expect(await findings(page), view).toEqual([])
+    }
+  })
+}
+
+test('axe finds nothing in the sheets', async ({ page }) => {
+  await openDemo(page)
+  for (const entry of ['Hand, board and system…', 'Programs and contexts…', 'Shortcuts of this app…']) {
+    await planMenu(page, entry)
+    await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible()
+    expect(await findings(page), entry).toEqual([])
+    await page.keyboard.press('Escape')
+  }
+})
+
+test('shortcuts of the app are shown, can be changed, and refuse what the browser keeps', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.keyboard.press('?')
+  await page.getByRole('button', { name: /^Go to Labels: 4/ }).click()
+  await page.keyboard.press('F5')
+  await expect(page.getByRole('alert')).toContainText('The browser keeps this combination')
+  await page.keyboard.press('F9')
+  await expect(page.getByRole('button', { name: /^Go to Labels: F9/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.keyboard.press('F9')
+  await expect(page.getByRole('heading', { name: 'Labels' })).toBeVisible()
+})
+
+test('no screen logs an error or a warning', async ({ page }) => {
+  const logged: string[] = []
+  page.on(
+    'console',
+    (message) => ['error', 'warning'].includes(message.type()) && logged.push(message.text()),
+  )
+  page.on('pageerror', (error) => logged.push(error.message))
+  await openDemo(page)
+  for (const view of ['Commands', 'Clashes', 'Labels', 'Plot']) {
+    await page.getByRole('link', { name: view, exact: true }).click()
+    await page.waitForTimeout(300)
+  }
+  expect(logged).toEqual([])
+})
