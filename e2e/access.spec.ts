@@ -18,6 +18,7 @@ const findings = async (page: Page): Promise<string[]> => {
 
 for (const theme of ['day', 'night'] as const) {
   test(`axe finds nothing on any screen by ${theme}`, async ({ page }) => {
+    test.slow()
     if (theme === 'night') await night(page)
     await openDemo(page)
     expect(await findings(page)).toEqual([])

@@ -8,6 +8,8 @@ export interface ViewState {
   readonly contextId: string | null
   readonly commandId: string | null
   readonly code: string | null
+  /** key under the pointer or focus; changes often, so only what shows it listens to it */
+  readonly hovered: string | null
   /** modifiers chosen by clicking, and those held down just now */
   readonly chosenHeld: readonly Modifier[]
   readonly pressedHeld: readonly Modifier[]
@@ -24,6 +26,7 @@ export const useView = create<ViewState>()((set) => ({
   contextId: null,
   commandId: null,
   code: null,
+  hovered: null,
   chosenHeld: [],
   pressedHeld: [],
   query: '',

@@ -59,15 +59,16 @@ const gapMm = 2
 export const footMm = 12
 
 /** Arrows stand as words on labels, since text fonts rarely have them. */
-const arrowWords: Readonly<Record<string, string>> = {
+const printedWords: Readonly<Record<string, string>> = {
   ArrowUp: 'Up',
   ArrowDown: 'Down',
   ArrowLeft: 'Left',
   ArrowRight: 'Right',
+  NumpadEnter: 'Enter',
 }
 
 const printedLegend = (code: string, source: Pick<LabelSource, 'layout' | 'systemId'>): string =>
-  arrowWords[code] ?? keyLegend(code, source.layout, source.systemId)
+  printedWords[code] ?? keyLegend(code, source.layout, source.systemId)
 
 /** What stands on the label of each control that carries a command: by height, then in the order of the keys. */
 export function labelTexts(

@@ -1,11 +1,11 @@
 import { meaningWords } from '../mnemonics/index.js'
 
 /** How many steps of shortening there are; step 0 is the text as it is. */
-export const shorteningSteps = 4
+export const shorteningSteps = 5
 
 /**
  * A text shortened by rule, the same in every place: 1 leaves out words without meaning, 2 cuts long words behind a
- * consonant, 3 keeps the main word cut and the initials of the rest.
+ * consonant, 3 keeps two letters of all words but the main one, 4 only their initials.
  */
 export function shorten(text: string, step: number): string {
   if (step <= 0) return text
@@ -15,6 +15,11 @@ export function shorten(text: string, step: number): string {
   if (step === 1) return kept.join(' ')
   if (step === 2) return kept.map(cutWord).join(' ')
   const [main = '', ...rest] = kept
+  if (step === 3)
+    return [
+      cutWord(main),
+      ...rest.map((word) => ([...word].length > 3 ? `${[...word].slice(0, 2).join('')}.` : word)),
+    ].join(' ')
   return [cutWord(main), rest.map((word) => [...word][0] ?? '').join('')].filter(Boolean).join(' ')
 }
 

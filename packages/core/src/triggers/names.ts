@@ -7,9 +7,9 @@ const keyNames: Readonly<Record<string, string>> = {
   Escape: 'Esc', Backspace: 'Backspace', Tab: 'Tab', CapsLock: 'Caps', Enter: 'Enter', Space: 'Space',
   ShiftLeft: 'Shift', ShiftRight: 'Shift', ControlLeft: 'Ctrl', ControlRight: 'Ctrl', ContextMenu: 'Menu', Fn: 'Fn',
   PrintScreen: 'Print', ScrollLock: 'Scroll', Pause: 'Pause', Insert: 'Insert', Delete: 'Delete', Home: 'Home',
-  End: 'End', PageUp: 'Page up', PageDown: 'Page down', ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←',
+  End: 'End', PageUp: 'PgUp', PageDown: 'PgDn', ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←',
   ArrowRight: '→', NumLock: 'Num', NumpadDivide: 'Num /', NumpadMultiply: 'Num *', NumpadSubtract: 'Num −',
-  NumpadAdd: 'Num +', NumpadEnter: 'Num Enter', NumpadDecimal: 'Num .',
+  NumpadAdd: 'Num +', NumpadEnter: 'Num ↵', NumpadDecimal: 'Num .',
 } // prettier-ignore
 
 const modifierNames: Readonly<Record<SystemId, Readonly<Record<Modifier, string>>>> = {

@@ -55,12 +55,14 @@ describe('shortening by rule', () => {
     [0, 'Show all of the measured shapes'],
     [1, 'Show measured shapes'],
     [2, 'Show Meas. Shap.'],
+    [3, 'Show me. sh.'],
+    [4, 'Show ms'],
   ])('step %i', (step, text) => {
     expect(shorten('Show all of the measured shapes', step).toLowerCase()).toBe(text.toLowerCase())
   })
   test('never ends empty', () => {
     for (const name of ['the', 'A', '—', 'Zoom'])
-      for (let step = 0; step < 4; step++) expect(shorten(name, step)).not.toBe('')
+      for (let step = 0; step < 5; step++) expect(shorten(name, step)).not.toBe('')
   })
 })
 

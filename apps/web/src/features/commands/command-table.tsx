@@ -93,137 +93,136 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
 
   return (
     <div
+      ref={scroller}
       role="table"
       aria-label="Commands"
       aria-rowcount={sorted.length + 1}
-      className="flex min-h-0 grow flex-col"
+      className="min-h-0 grow overflow-y-auto bg-panel"
     >
-      <div ref={scroller} className="min-h-0 grow overflow-y-auto bg-panel" tabIndex={-1}>
-        <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-paper">
-          <div role="row" aria-rowindex={1} className={`${grid} px-[14px]`}>
-            {table.getHeaderGroups()[0]?.headers.map((header) => {
-              const direction = header.column.getIsSorted()
-              return (
-                <div
-                  key={header.id}
-                  role="columnheader"
-                  aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
-                >
-                  <button
-                    type="button"
-                    className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : ''}`}
-                    onClick={header.column.getToggleSortingHandler()}
-                  >
-                    {String(header.column.columnDef.header)}
-                    {direction === 'asc' && <ArrowUp size={11} aria-hidden="true" />}
-                    {direction === 'desc' && <ArrowDown size={11} aria-hidden="true" />}
-                  </button>
-                </div>
-              )
-            })}
-            <div role="columnheader" className="sr-only">
-              Actions
-            </div>
-          </div>
-        </div>
-        <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative">
-          {virtual.getVirtualItems().map((item) => {
-            const row = sorted[item.index]?.original
-            if (!row) return null
-            const { command } = row
+      <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-paper">
+        <div role="row" aria-rowindex={1} className={`${grid} px-[14px]`}>
+          {table.getHeaderGroups()[0]?.headers.map((header) => {
+            const direction = header.column.getIsSorted()
             return (
               <div
-                key={command.id}
-                role="row"
-                aria-rowindex={item.index + 2}
-                style={{ transform: `translateY(${item.start}px)`, height: rowHeightPx }}
-                className={`absolute w-full items-center border-b border-rule px-[14px] hover:bg-reach-1 ${grid}`}
+                key={header.id}
+                role="columnheader"
+                aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
               >
-                <EditCell
-                  label={`Name of ${command.name}`}
-                  value={command.name}
-                  maxLength={120}
-                  required
-                  onChange={(name) => onEdit(command.id, { name }, 'name')}
-                />
-                <div role="cell" className="truncate">
-                  {row.program}
-                </div>
-                <div role="cell" className="truncate text-ink-2" title={row.contexts}>
-                  {row.contexts}
-                </div>
-                <EditCell
-                  label={`Menu path of ${command.name}`}
-                  value={command.menu.join(' › ')}
-                  maxLength={300}
-                  onChange={(text) =>
-                    onEdit(
-                      command.id,
-                      {
-                        menu: text
-                          .split(/[>›]/)
-                          .map((p) => p.trim())
-                          .filter(Boolean)
-                          .slice(0, 8),
-                      },
-                      'menu',
-                    )
-                  }
-                  commitOnBlur
-                />
-                <EditCell
-                  label={`Uses an hour of ${command.name}`}
-                  value={String(command.usesPerHour)}
-                  numeric
-                  onChange={(text) =>
-                    onEdit(command.id, { usesPerHour: Number(text.replace(',', '.')) }, 'uses')
-                  }
-                />
-                <div role="cell" className="flex gap-3 overflow-hidden pl-2" title={row.triggerText}>
-                  {row.triggers.length === 0 ? (
-                    <span className="text-[12px] text-magenta">none</span>
-                  ) : (
-                    row.triggers.map((t) => (
-                      <TriggerChip
-                        key={triggerName(t, around.layout, around.systemId)}
-                        trigger={t}
-                        layout={around.layout}
-                        systemId={around.systemId}
-                      />
-                    ))
-                  )}
-                </div>
-                <EditCell
-                  label={`Short label of ${command.name}`}
-                  value={command.label ?? ''}
-                  maxLength={60}
-                  placeholder="–"
-                  onChange={(label) => onEdit(command.id, { label }, 'label')}
-                />
-                <div role="cell" className="flex justify-end gap-1">
-                  <button
-                    type="button"
-                    className="p-1.5 hover:text-magenta"
-                    aria-label={`Find a place for ${command.name}`}
-                    title="Find a place on the Plot"
-                    onClick={() => onShow(command)}
-                  >
-                    <MapPin size={15} aria-hidden="true" />
-                  </button>
-                  <button
-                    type="button"
-                    className="p-1.5 hover:text-magenta"
-                    aria-label={`Delete ${command.name}`}
-                    title="Delete"
-                    onClick={() => onDelete(command)}
-                  >
-                    <Trash2 size={15} aria-hidden="true" />
-                  </button>
-                </div>
+                <button
+                  type="button"
+                  className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : ''}`}
+                  onClick={header.column.getToggleSortingHandler()}
+                >
+                  {String(header.column.columnDef.header)}
+                  {direction === 'asc' && <ArrowUp size={11} aria-hidden="true" />}
+                  {direction === 'desc' && <ArrowDown size={11} aria-hidden="true" />}
+                </button>
               </div>
             )
           })}
+          <div role="columnheader" className="sr-only">
+            Actions
+          </div>
         </div>
+      </div>
+      <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative">
+        {virtual.getVirtualItems().map((item) => {
+          const row = sorted[item.index]?.original
+          if (!row) return null
+          const { command } = row
+          return (
+            <div
+              key={command.id}
+              role="row"
+              aria-rowindex={item.index + 2}
+              style={{ transform: `translateY(${item.start}px)`, height: rowHeightPx }}
+              className={`absolute w-full items-center border-b border-rule px-[14px] hover:bg-reach-1 ${grid}`}
+            >
+              <EditCell
+                label={`Name of ${command.name}`}
+                value={command.name}
+                maxLength={120}
+                required
+                onChange={(name) => onEdit(command.id, { name }, 'name')}
+              />
+              <div role="cell" className="truncate">
+                {row.program}
+              </div>
+              <div role="cell" className="truncate text-ink-2" title={row.contexts}>
+                {row.contexts}
+              </div>
+              <EditCell
+                label={`Menu path of ${command.name}`}
+                value={command.menu.join(' › ')}
+                maxLength={300}
+                onChange={(text) =>
+                  onEdit(
+                    command.id,
+                    {
+                      menu: text
+                        .split(/[>›]/)
+                        .map((p) => p.trim())
+                        .filter(Boolean)
+                        .slice(0, 8),
+                    },
+                    'menu',
+                  )
+                }
+                commitOnBlur
+              />
+              <EditCell
+                label={`Uses an hour of ${command.name}`}
+                value={String(command.usesPerHour)}
+                numeric
+                onChange={(text) =>
+                  onEdit(command.id, { usesPerHour: Number(text.replace(',', '.')) }, 'uses')
+                }
+              />
+              <div role="cell" className="flex gap-3 overflow-hidden pl-2" title={row.triggerText}>
+                {row.triggers.length === 0 ? (
+                  <span className="text-[12px] text-magenta">none</span>
+                ) : (
+                  row.triggers.map((t) => (
+                    <TriggerChip
+                      key={triggerName(t, around.layout, around.systemId)}
+                      trigger={t}
+                      layout={around.layout}
+                      systemId={around.systemId}
+                    />
+                  ))
+                )}
+              </div>
+              <EditCell
+                label={`Short label of ${command.name}`}
+                value={command.label ?? ''}
+                maxLength={60}
+                placeholder="–"
+                onChange={(label) => onEdit(command.id, { label }, 'label')}
+              />
+              <div role="cell" className="flex justify-end gap-1">
+                <button
+                  type="button"
+                  className="p-1.5 hover:text-magenta"
+                  aria-label={`Find a place for ${command.name}`}
+                  title="Find a place on the Plot"
+                  onClick={() => onShow(command)}
+                >
+                  <MapPin size={15} aria-hidden="true" />
+                </button>
+                <button
+                  type="button"
+                  className="p-1.5 hover:text-magenta"
+                  aria-label={`Delete ${command.name}`}
+                  title="Delete"
+                  onClick={() => onDelete(command)}
+                >
+                  <Trash2 size={15} aria-hidden="true" />
+                </button>
+              </div>
+            </div>
+          )
+        })}
       </div>
     </div>
   )

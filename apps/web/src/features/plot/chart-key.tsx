@@ -61,7 +61,12 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
         fill={face.isDown ? 'var(--panel)' : face.tint > 0 ? 'var(--on-reach)' : 'var(--ink)'}
         className="font-chart"
       >
-        <text x={1.2} y={tall ? 3.9 : h / 2 + 1.1} fontSize={legendMm} fontWeight={600}>
+        <text
+          x={1.2}
+          y={tall ? 3.9 : h / 2 + 1.1}
+          style={{ fontSize: `max(${legendMm}px, var(--least-text))` }}
+          fontWeight={600}
+        >
           {face.legend}
         </text>
         {lines.map((line, i) => (

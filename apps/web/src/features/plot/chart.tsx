@@ -33,12 +33,10 @@ const extentOf = (controls: readonly BenchControl[]): Extent => ({
 export function Chart({
   places,
   onKey,
-  onHover,
   ref,
 }: {
   places: Places | null
   onKey: (code: string) => void
-  onHover: (code: string | null) => void
   ref: Ref<ChartHandle>
 }) {
   const plan = usePlan()
@@ -46,6 +44,7 @@ export function Chart({
   const front = useFront()
   const held = useHeld()
   const code = useView((s) => s.code)
+  const set = useView((s) => s.set)
   const { layers } = useReachLayers([held])
   const { layers: bareLayers } = useReachLayers(bare)
   const { around, hand } = derived
@@ -104,6 +103,9 @@ export function Chart({
     setTabCode(next)
     focusKey(next)
   }
+  const setHovered = (at: string | null): void => {
+    if (useView.getState().hovered !== at) set({ hovered: at })
+  }
   const codeUnder = (target: EventTarget): string | null =>
     (target as Element).closest<SVGGElement>('[data-code]')?.dataset['code'] ?? null
   const barMm = pxPerMm > 2 ? 25 : 100
@@ -147,8 +149,8 @@ export function Chart({
               onKey(at)
             }
           }}
-          onPointerOver={(e) => onHover(codeUnder(e.target))}
-          onFocus={(e) => onHover(codeUnder(e.target))}
+          onPointerOver={(e) => setHovered(codeUnder(e.target))}
+          onFocus={(e) => setHovered(codeUnder(e.target))}
         >
           {/* prettier-ignore */}
           <ChartGround chart={chart} />

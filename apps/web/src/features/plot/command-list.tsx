@@ -2,6 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { Keyboard, X } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { Link } from 'react-router'
+import { useShallow } from 'zustand/react/shallow'
 import { searchCommands, triggerKey, triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -45,7 +46,16 @@ export function CommandList({
 }) {
   const plan = usePlan()
   const { around, triggersOf, survey } = useDerived()
-  const { query, triggerQuery, onlyUnplaced, commandId, displaced, set } = useView()
+  const { query, triggerQuery, onlyUnplaced, commandId, displaced, set } = useView(
+    useShallow((s) => ({
+      query: s.query,
+      triggerQuery: s.triggerQuery,
+      onlyUnplaced: s.onlyUnplaced,
+      commandId: s.commandId,
+      displaced: s.displaced,
+      set: s.set,
+    })),
+  )
   const all = useFrontCommands()
   const listed = useListed()
   const scroller = useRef<HTMLDivElement>(null)

@@ -34,7 +34,6 @@ export function PlotView() {
   const code = useView((s) => s.code)
   const set = useView((s) => s.set)
   const [listening, setListening] = useState(false)
-  const [hovered, setHovered] = useState<string | null>(null)
   const [taking, setTaking] = useState<Place | null>(null)
   const chart = useRef<ChartHandle>(null)
   const search = useRef<HTMLInputElement>(null)
@@ -118,8 +117,8 @@ export function PlotView() {
             {title}
           </p>
         </div>
-        <Chart ref={chart} places={places} onKey={onKey} onHover={setHovered} />
-        <LevelStrip code={hovered ?? code} />
+        <Chart ref={chart} places={places} onKey={onKey} />
+        <LevelStrip />
       </section>
       <section
         ref={side}

@@ -10,6 +10,8 @@ export interface Extent {
 
 /** Below this many px a mm, text on keys cannot be read and is hidden. */
 const leastForTextPxPerMm = 2.1
+/** Legends are never drawn smaller than this. */
+const leastLegendPx = 9.5
 
 /**
  * Pan and zoom of the chart. The transform is written to the group at once, without a render, so that dragging holds
@@ -33,8 +35,11 @@ export function useChartZoom(
       .clickDistance(4)
       .on('zoom', ({ transform }) => {
         group.current?.setAttribute('transform', transform.toString())
-        if (group.current)
+        if (group.current) {
           group.current.dataset['text'] = transform.k >= leastForTextPxPerMm ? 'shown' : 'hidden'
+          // legends and contour captions keep a readable size when the chart is small
+          group.current.style.setProperty('--least-text', `${leastLegendPx / transform.k}px`)
+        }
         latest.current(transform.k)
       })
     behavior.current = z

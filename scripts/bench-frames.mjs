@@ -1,0 +1,100 @@
+/**
+ * `npm run bench:frames`: frame times in Chromium with 1,200 commands, while the pointer crosses the keys and while the
+ * chart is dragged. Needs a built app. Prints figures; it is no test.
+ */
+import { readFileSync } from 'node:fs'
+import { chromium } from '@playwright/test'
+import { installPackages, root, run } from './install.mjs'
+
+const port = 4749
+const commandCount = 1200
+
+installPackages()
+run('npm', ['run', 'build', '--silent'])
+process.env.PORT = String(port)
+const { register } = await import('tsx/esm/api')
+register()
+await import('../apps/server/src/main.ts')
+
+const plan = JSON.parse(readFileSync(`${root}demo/demo.reachplot.json`, 'utf8'))
+const codes = [...'QWERTASDFGZXCVB'].map((letter) => `Key${letter}`)
+const sets = [[], ['Shift'], ['Control'], ['Alt'], ['Control', 'Shift'], ['Meta']]
+while (plan.commands.length < commandCount) {
+  const n = plan.commands.length
+  plan.commands.push({
+    id: `more-${n}`,
+    programId: 'fenmap',
+    contextIds: [],
+    name: `Invented command ${n}`,
+    menu: [],
+    usesPerHour: n % 50,
+  })
+  plan.arrangements[1].placements.push({
+    commandId: `more-${n}`,
+    trigger: { kind: 'chord', modifiers: sets[n % sets.length], code: codes[n % codes.length] },
+  })
+}
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+})
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+await page.goto(`http://127.0.0.1:${port}/`)
+const choosing = page.waitForEvent('filechooser')
+await page.getByRole('button', { name: 'Plan', exact: true }).click()
+await page.getByRole('menuitem', { name: 'Import a plan…' }).click()
+await (
+  await choosing
+).setFiles({ name: 'many.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(plan)) })
+await page.getByText(`of ${commandCount} commands placed`).waitFor()
+await page.getByRole('combobox').fill('hide shape')
+await page.keyboard.press('Enter')
+await page.waitForTimeout(2500)
+
+/** Frame times, ms, while `move` runs. */
+async function frames(name, move) {
+  await page.evaluate(() => {
+    const times = []
+    let last = performance.now()
+    window.stopFrames = false
+    const tick = (now) => {
+      times.push(now - last)
+      last = now
+      if (!window.stopFrames) requestAnimationFrame(tick)
+    }
+    requestAnimationFrame(tick)
+    window.frameTimes = times
+  })
+  await move()
+  const times = await page.evaluate(() => {
+    window.stopFrames = true
+    return window.frameTimes.slice(2)
+  })
+  times.sort((a, b) => a - b)
+  const at = (share) => times[Math.min(times.length - 1, Math.floor(share * times.length))].toFixed(1)
+  const slow = times.filter((t) => t > 1000 / 60 + 2).length
+  console.log(
+    `${name}: ${times.length} frames, median ${at(0.5)} ms, 95 % ${at(0.95)} ms, longest ${at(1)} ms, ${slow} over a sixtieth of a second`,
+  )
+}
+
+await frames(`hover, ${commandCount} commands`, async () => {
+  for (let i = 0; i < 240; i++) await page.mouse.move(290 + ((i * 17) % 660), 300 + ((i * 11) % 280))
+})
+await frames(`drag, ${commandCount} commands`, async () => {
+  await page.mouse.move(600, 640)
+  await page.mouse.down()
+  for (let i = 0; i < 240; i++) await page.mouse.move(600 + 90 * Math.sin(i / 12), 640 + 40 * Math.cos(i / 9))
+  await page.mouse.up()
+})
+await browser.close()
+process.exit(0)
