@@ -2,7 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import {
-  homeKeys,
+  emptyPlan,
   parseTrigger,
   readCommandCsv,
   readPlan,
@@ -57,28 +57,18 @@ const placements = (column: 'default' | 'draft'): Placement[] =>
         ],
   )
 
+const base = emptyPlan()
 const plan: Plan = {
-  format: 'reachplot-plan',
-  version: 1,
+  ...base,
   name: 'Coastal survey desk',
-  system: 'gnome',
   layoutId: 'de',
-  devices: [{ id: 'keyboard', name: 'Keyboard', kind: 'board', board: 'iso-105', bottomRow: 'windows' }],
-  benches: [
-    {
-      id: 'desk',
-      name: 'Desk',
-      devices: [{ deviceId: 'keyboard', xMm: 0, yMm: 0 }],
-      hands: [{ side: 'left', spanMm: 190, deviceId: 'keyboard', rests: homeKeys.left }],
-    },
-  ],
+  devices: base.devices.map((d) => ({ ...d, board: 'iso-105' })),
   programs,
   commands: [...read.commands],
   arrangements: [
     { id: 'defaults', name: 'Program defaults', isDefault: true, placements: placements('default') },
     { id: 'draft-1', name: 'Field season, draft 1', isDefault: false, placements: placements('draft') },
   ],
-  activeBenchId: 'desk',
   activeArrangementId: 'draft-1',
 }
 

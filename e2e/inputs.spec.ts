@@ -34,7 +34,7 @@ test('plan files that cannot be read give one error each and change nothing', as
     const error = page.locator('[data-sonner-toast][data-type=error]').filter({ hasText: words })
     await expect(error).toHaveCount(1)
     await expect(error).toContainText('Nothing was changed')
-    await expect(page.getByText('160 of 250 commands placed')).toBeVisible()
+    await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
   }
   await expect(page.getByRole('button', { name: 'Undo', exact: true }).last()).toBeDisabled()
 })

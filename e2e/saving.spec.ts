@@ -23,7 +23,7 @@ test('two tabs never overwrite each other silently', async ({ context, page }) =
   await expect(page.getByRole('alert')).toHaveCount(0)
   await expect(other.getByRole('alert')).toContainText('changed in another tab')
   await other.getByRole('button', { name: 'Take the other tab’s plan' }).click()
-  await expect(other.getByText('161 of 250 commands placed')).toBeVisible()
+  await expect(other.getByText('162 of 250 commands placed')).toBeVisible()
 })
 
 test('full storage is said, loses nothing, and saving goes on when there is room', async ({ page }) => {

@@ -4,6 +4,7 @@
  */
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
+import { chromiumLaunch } from './chromium.mjs'
 import { installPackages, root, run } from './install.mjs'
 
 const port = 4749
@@ -35,18 +36,7 @@ while (plan.commands.length < commandCount) {
   })
 }
 
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-})
+const browser = await chromium.launch(chromiumLaunch)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.goto(`http://127.0.0.1:${port}/`)
 const choosing = page.waitForEvent('filechooser')

@@ -2,6 +2,7 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
 import { AppFrame } from './shared/app-frame.js'
+import { ErrorScreen } from './shared/error-screen.js'
 import { PlotView } from './features/plot/plot-view.js'
 import { loadDemo } from './store/actions.js'
 import { startAutosave } from './store/autosave.js'
@@ -10,6 +11,7 @@ import './styles.css'
 const router = createBrowserRouter([
   {
     element: <AppFrame />,
+    errorElement: <ErrorScreen />,
     // the app is drawn only when its plan is read; nothing stands there before
     HydrateFallback: () => null,
     children: [

@@ -1,6 +1,6 @@
 import { produce } from 'immer'
 import { describe, expect, test } from 'vitest'
-import { chord, planVersion, readPlan, triggerKey, writePlan, type Plan } from '@reach-plot/core'
+import { chord, emptyPlan, readPlan, triggerKey, writePlan, type Plan } from '@reach-plot/core'
 import {
   addCommand,
   copyArrangement,
@@ -22,27 +22,7 @@ const command = (id: string) => ({
   usesPerHour: 1,
 })
 const base: Plan = {
-  format: 'reachplot-plan',
-  version: planVersion,
-  name: 'Test',
-  system: 'gnome',
-  layoutId: 'us',
-  devices: [{ id: 'k', name: 'K', kind: 'board', board: 'ansi-104', bottomRow: 'windows' }],
-  benches: [
-    {
-      id: 'desk',
-      name: 'Desk',
-      devices: [{ deviceId: 'k', xMm: 0, yMm: 0 }],
-      hands: [
-        {
-          side: 'left',
-          spanMm: 190,
-          deviceId: 'k',
-          rests: { index: 'KeyF', middle: 'KeyD', ring: 'KeyS', little: 'KeyA' },
-        },
-      ],
-    },
-  ],
+  ...emptyPlan(),
   programs: [
     { id: 'fenmap', name: 'Fenmap', contexts: [{ id: 'main', name: 'Main', typing: false, overlaps: [] }] },
   ],
@@ -64,7 +44,6 @@ const base: Plan = {
       ],
     },
   ],
-  activeBenchId: 'desk',
   activeArrangementId: 'draft',
 }
 

@@ -1,5 +1,5 @@
 import { readFileSync, statSync } from 'node:fs'
-import { checkFileSize, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
+import { checkFileSize, checkPlanOpens, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
 import { layouts, systems } from '@reach-plot/data'
 
 export const catalogues = { layouts, systems }
@@ -36,7 +36,9 @@ export function readTextFile(path: string, limit: number): string {
 export function loadPlan(path: string | undefined): Plan {
   if (path === undefined)
     throw usageError('a plan file is missing', 'name one, such as demo/demo.reachplot.json')
-  return readPlan(readTextFile(path, maxPlanBytes), path)
+  const plan = readPlan(readTextFile(path, maxPlanBytes), path)
+  checkPlanOpens(plan, catalogues)
+  return plan
 }
 
 /** Rounds for output, so that the last digits of a solver do not show; Infinity becomes null in JSON. */

@@ -163,6 +163,8 @@ export {
   activeArrangement,
   activeBench,
   checkFileSize,
+  checkPlanOpens,
+  emptyPlan,
   freshId,
   layoutOf,
   maxCsvBytes,

@@ -1,5 +1,6 @@
 import {
   boardControls,
+  emptyPlan,
   homeKeys,
   parseTrigger,
   reachSolver,
@@ -67,24 +68,7 @@ export const placements = (text: Readonly<Record<string, string>>) =>
   Object.entries(text).map(([commandId, trigger]) => ({ commandId, trigger: parseTrigger(trigger) }))
 
 export const plan = (change: Partial<Plan> = {}): Plan => ({
-  format: 'reachplot-plan',
-  version: 1,
-  name: 'Test plan',
-  system: 'gnome',
-  layoutId: 'us',
-  devices: [{ id: 'keyboard', name: 'Keyboard', kind: 'board', board: 'ansi-104', bottomRow: 'windows' }],
-  benches: [
-    {
-      id: 'desk',
-      name: 'Desk',
-      devices: [{ deviceId: 'keyboard', xMm: 0, yMm: 0 }],
-      hands: [{ side: 'left', spanMm: 190, deviceId: 'keyboard', rests: homeKeys.left }],
-    },
-  ],
+  ...emptyPlan(),
   programs: [program()],
-  commands: [],
-  arrangements: [{ id: 'draft', name: 'Draft', isDefault: false, placements: [] }],
-  activeBenchId: 'desk',
-  activeArrangementId: 'draft',
   ...change,
 })

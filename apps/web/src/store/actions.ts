@@ -1,4 +1,4 @@
-import { planVersion, homeKeys, defaultSpanMm, readPlan, type Plan, type Trigger } from '@reach-plot/core'
+import { readPlan, type Plan, type Trigger } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { undo, usePlanStore } from './plan-store.js'
 import { copyArrangement, placeCommand, unplace, type PlaceEdit } from './plan-edits.js'
@@ -46,29 +46,6 @@ export function takeOff(commandId: string, trigger: Trigger, triggerText: string
   onEditable((draft) => unplace(draft, commandId, trigger))
   toast(`“${nameOf(plan, commandId)}” is off ${triggerText}`, { action: { label: 'Undo', onClick: undo } })
 }
-
-/** A plan with a board and a hand, but no commands yet. */
-export const emptyPlan = (): Plan => ({
-  format: 'reachplot-plan',
-  version: planVersion,
-  name: 'New plan',
-  system: 'gnome',
-  layoutId: 'us',
-  devices: [{ id: 'keyboard', name: 'Keyboard', kind: 'board', board: 'ansi-104', bottomRow: 'windows' }],
-  benches: [
-    {
-      id: 'desk',
-      name: 'Desk',
-      devices: [{ deviceId: 'keyboard', xMm: 0, yMm: 0 }],
-      hands: [{ side: 'left', spanMm: defaultSpanMm, deviceId: 'keyboard', rests: homeKeys.left }],
-    },
-  ],
-  programs: [],
-  commands: [],
-  arrangements: [{ id: 'draft', name: 'First draft', isDefault: false, placements: [] }],
-  activeBenchId: 'desk',
-  activeArrangementId: 'draft',
-})
 
 export async function loadDemo(): Promise<Plan> {
   const { default: text } = await import('../../../../demo/demo.reachplot.json?raw')

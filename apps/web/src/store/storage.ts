@@ -1,5 +1,6 @@
 import localforage from 'localforage'
-import { readPlan, type Plan } from '@reach-plot/core'
+import { checkPlanOpens, readPlan, type Plan } from '@reach-plot/core'
+import { catalogues } from './catalogues.js'
 
 /** What is stored: the plan, and a number that rises with each save, by which tabs notice each other. */
 export interface StoredPlan {
@@ -11,12 +12,18 @@ const store = localforage.createInstance({ name: 'reach-plot', storeName: 'plan'
 const planKey = 'current'
 const journalKey = 'reach-plot-journal'
 
+function openable(text: string, name: string): Plan {
+  const plan = readPlan(text, name)
+  checkPlanOpens(plan, catalogues)
+  return plan
+}
+
 /** The stored plan, or null. A stored plan that no longer reads is moved aside, never thrown away. */
 export async function loadStored(): Promise<StoredPlan | null> {
   const raw = await store.getItem<{ revision: number; text: string }>(planKey)
   if (!raw) return null
   try {
-    return { revision: raw.revision, plan: readPlan(raw.text, 'saved plan') }
+    return { revision: raw.revision, plan: openable(raw.text, 'saved plan') }
   } catch (error) {
     await store.setItem(`unreadable-${raw.revision}`, raw)
     await store.removeItem(planKey)
@@ -62,7 +69,7 @@ export function readJournal(): { readonly baseRevision: number; readonly plan: P
   if (raw === null) return null
   try {
     const { baseRevision, text } = JSON.parse(raw) as { baseRevision: number; text: string }
-    return { baseRevision, plan: readPlan(text, 'journal') }
+    return { baseRevision, plan: openable(text, 'journal') }
   } catch {
     return null
   }

@@ -11,4 +11,12 @@ export { maxCsvBytes, type BadLine } from './csv.js'
 export { readCommandCsv, writeCommandCsv, type CommandImport } from './command-csv.js'
 export { readPlacementCsv, writePlacementCsv, type PlacementImport } from './placement-csv.js'
 export { freshId } from './ids.js'
-export { activeArrangement, activeBench, layoutOf, surroundings, type Catalogues } from './plan-access.js'
+export {
+  activeArrangement,
+  activeBench,
+  checkPlanOpens,
+  layoutOf,
+  surroundings,
+  type Catalogues,
+} from './plan-access.js'
+export { emptyPlan } from './empty-plan.js'

@@ -1,4 +1,5 @@
 import { benchControls, type Bench, type BenchControl } from '../bench/index.js'
+import { handModel } from '../hand/index.js'
 import type { Surroundings, SystemKeys } from '../clashes/index.js'
 import { CoreError } from '../errors.js'
 import type { NationalLayout } from '../triggers/index.js'
@@ -47,4 +48,14 @@ export function surroundings(plan: Plan, catalogues: Catalogues): BenchSurroundi
     layout: layoutOf(plan, catalogues),
     controls: benchControls(activeBench(plan), plan.devices),
   }
+}
+
+/**
+ * Whether a plan can be worked with: its layout and system are in the catalogues and every fingertip has its control.
+ * @throws CoreError `REFERENCE_UNKNOWN`, `REST_MISSING`, `DEVICE_MISSING`
+ */
+export function checkPlanOpens(plan: Plan, catalogues: Catalogues): void {
+  surroundings(plan, catalogues)
+  for (const bench of plan.benches)
+    for (const hand of bench.hands) handModel(hand, benchControls(bench, plan.devices))
 }

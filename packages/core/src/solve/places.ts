@@ -96,7 +96,7 @@ export function placeFor(
     recallMs: weights.recallMs * (1 - mnemonic.score),
     awayMs: reach.verdict === 'away' ? homingMs : 0,
     displaceMs: busiest
-      ? weights.displaceMs * (0.5 + 0.5 * Math.min(2, busiest.usesPerHour / Math.max(command.usesPerHour, 1)))
+      ? weights.displaceMs * (0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)))
       : 0,
     typingMs: typesIn.length > 0 ? weights.typingMs : 0,
   }

@@ -4,7 +4,7 @@ export interface PlaceWeights {
   readonly effortMs: number
   /** for a place with no link to the name */
   readonly recallMs: number
-  /** for taking a place from a command that is used as much as this one; half of it for one never used */
+  /** for each time that the holder of a place is used more than this command, up to three; half of it on top */
   readonly displaceMs: number
   /** for a place that types while text can be typed in one of the command's contexts */
   readonly typingMs: number

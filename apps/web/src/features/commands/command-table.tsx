@@ -14,6 +14,7 @@ import { triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
+import { ContextsCell } from './contexts-cell.js'
 import { EditCell } from './edit-cell.js'
 
 const features = tableFeatures({
@@ -111,7 +112,7 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
               >
                 <button
                   type="button"
-                  className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : ''}`}
+                  className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : header.id === 'triggers' ? 'pl-2' : ''}`}
                   onClick={header.column.getToggleSortingHandler()}
                 >
                   {String(header.column.columnDef.header)}
@@ -149,9 +150,12 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
               <div role="cell" className="truncate">
                 {row.program}
               </div>
-              <div role="cell" className="truncate text-ink-2" title={row.contexts}>
-                {row.contexts}
-              </div>
+              <ContextsCell
+                command={command}
+                program={plan.programs.find((p) => p.id === command.programId)}
+                text={row.contexts}
+                onChange={(contextIds) => onEdit(command.id, { contextIds }, 'contexts')}
+              />
               <EditCell
                 label={`Menu path of ${command.name}`}
                 value={command.menu.join(' › ')}

@@ -76,7 +76,7 @@ export function CommandsView() {
   }
   const onEdit = useCallback(
     (id: string, change: Partial<Omit<Command, 'id'>>, field: string) =>
-      edit((draft) => editCommand(draft, id, change), `${id} ${field}`),
+      edit((draft) => editCommand(draft, id, change), field === 'contexts' ? undefined : `${id} ${field}`),
     [edit],
   )
   const onDelete = useCallback(

@@ -33,7 +33,9 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
       h.rests = { ...homeKeys[side] }
     })
   const percentile = Math.round(spanPercentile(handSpan, hand.spanMm))
-  const rests = Object.values(hand.rests).map((code) => keyLegend(code, around.layout, around.systemId))
+  const { little, ring, middle, index } = hand.rests
+  const tips = hand.side === 'left' ? [little, ring, middle, index] : [index, middle, ring, little]
+  const rests = tips.map((code) => keyLegend(code, around.layout, around.systemId))
   return (
     <Sheet
       title="Hand, board and system"
@@ -49,7 +51,13 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
         <div role="radiogroup" aria-labelledby="hand-side" className="flex gap-4">
           {(['left', 'right'] as const).map((side) => (
             <label key={side} className="flex items-center gap-1.5">
-              <input type="radio" name="side" checked={hand.side === side} onChange={() => setSide(side)} />{' '}
+              <input
+                type="radio"
+                name="side"
+                className="accent-(--magenta)"
+                checked={hand.side === side}
+                onChange={() => setSide(side)}
+              />{' '}
               {side}
             </label>
           ))}

@@ -1,9 +1,10 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
 import { ChevronDown } from 'lucide-react'
-import { checkFileSize, maxPlanBytes, readPlan, writePlan } from '@reach-plot/core'
+import { checkFileSize, checkPlanOpens, emptyPlan, maxPlanBytes, readPlan, writePlan } from '@reach-plot/core'
 import { chooseFile, download } from '../../shared/download.js'
 import { showProblem } from '../../shared/problem.js'
-import { emptyPlan, loadDemo, openPlan, planFileName } from '../../store/actions.js'
+import { loadDemo, openPlan, planFileName } from '../../store/actions.js'
+import { catalogues } from '../../store/catalogues.js'
 import { usePlan } from '../../store/plan-store.js'
 
 async function importPlan(): Promise<void> {
@@ -11,7 +12,9 @@ async function importPlan(): Promise<void> {
   if (!file) return
   try {
     checkFileSize(file.size, maxPlanBytes, file.name)
-    openPlan(readPlan(await file.text(), file.name), `“${file.name}” is open`)
+    const plan = readPlan(await file.text(), file.name)
+    checkPlanOpens(plan, catalogues)
+    openPlan(plan, `“${file.name}” is open`)
   } catch (error) {
     showProblem(error)
   }

@@ -106,6 +106,7 @@ export function PlaceList({
         {ranked.slice(0, shownPlaces).map((place, i) => {
           const isActive = i === active
           const finger = fingerOf(place.reach)
+          const isNow = now.some((t) => triggerKey(t) === triggerKey(place.trigger))
           return (
             <li
               key={triggerKey(place.trigger)}
@@ -117,7 +118,7 @@ export function PlaceList({
                 data-place={triggerKey(place.trigger)}
                 aria-expanded={isActive}
                 onClick={() => {
-                  if (isActive) onPlace(place)
+                  if (isActive && !isNow) onPlace(place)
                   else setActive(i)
                   set({ code: place.trigger.code })
                 }}
@@ -142,6 +143,7 @@ export function PlaceList({
                   <span className="text-ink-2">
                     {place.reach.verdict}
                     {finger && ` · ${finger}`}
+                    {isNow && <b className="text-ink"> · here now</b>}
                   </span>
                 </span>
                 <span>{Math.round(place.reach.timeMs)} ms</span>
@@ -169,7 +171,12 @@ export function PlaceList({
                     )}
                   </p>
                   <div className="mt-1.5 flex gap-2">
-                    <button type="button" className="btn btn-main" onClick={() => onPlace(place)}>
+                    <button
+                      type="button"
+                      className="btn btn-main"
+                      disabled={isNow}
+                      onClick={() => onPlace(place)}
+                    >
                       {place.holders.length > 0 ? 'Take' : 'Place on'} {name(place)}{' '}
                       <span aria-hidden="true">⏎</span>
                     </button>

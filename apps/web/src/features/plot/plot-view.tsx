@@ -159,9 +159,11 @@ function NothingChosen() {
   return (
     <div className="overflow-y-auto px-[14px] pt-3">
       <p className="caption">Nothing chosen</p>
-      <h2 className="title mt-0.5">Choose a command</h2>
+      <h2 className="title mt-0.5">{commands.length === 0 ? 'Begin with commands' : 'Choose a command'}</h2>
       <p className="mt-1 text-ink-2">
-        The chart then shows how good each key would be for it. Or choose a key to see all its levels.
+        {commands.length === 0
+          ? 'Import them as CSV or add them one by one under Commands. Until then the chart shows how long each key takes this hand, in ms.'
+          : 'The chart then shows how good each key would be for it. Or choose a key to see all its levels.'}
       </p>
       {open.length > 0 && (
         <>
