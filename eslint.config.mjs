@@ -81,6 +81,8 @@ export default tseslint.config(
       ...jsxA11y.flatConfigs.strict.rules,
       // autofocus in a sheet that has just been opened is what the person asked for
       'jsx-a11y/no-autofocus': 'off',
+      // a region that scrolls needs the focus for the arrow keys
+      'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['region', 'tabpanel'], tags: [] }],
     },
   },
 )

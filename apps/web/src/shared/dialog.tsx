@@ -18,7 +18,7 @@ export function Sheet({
 }) {
   return (
     <Dialog open onClose={onClose} className="relative z-50">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div className="fixed inset-0 bg-black/45" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-6">
         <DialogPanel
           className={`flex max-h-full flex-col border border-ink bg-panel ${wide ? 'w-[860px]' : 'w-[520px]'}`}

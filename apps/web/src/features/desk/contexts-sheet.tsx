@@ -43,7 +43,7 @@ export function ContextsSheet({ onClose }: { onClose: () => void }) {
                   <td>
                     <input
                       type="checkbox"
-                      className="size-6 accent-(--magenta)"
+                      className="m-1 size-5 align-middle accent-(--magenta)"
                       aria-label={`Text is typed in ${row.name}`}
                       checked={row.typing}
                       onChange={(e) =>
@@ -56,7 +56,7 @@ export function ContextsSheet({ onClose }: { onClose: () => void }) {
                       {j < i ? (
                         <input
                           type="checkbox"
-                          className="size-6 accent-(--magenta)"
+                          className="m-1 size-5 align-middle accent-(--magenta)"
                           aria-label={`${row.name} and ${column.name} are live together`}
                           checked={contextsOverlap(program, row.id, column.id)}
                           onChange={(e) =>

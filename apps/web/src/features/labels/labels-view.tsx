@@ -18,18 +18,32 @@ export function LabelsView() {
 
 function Preview({ choice }: { choice: LabelChoice }) {
   const [page, setPage] = useState(0)
+  const [actual, setActual] = useState(false)
   const { font, printed, count } = choice
   const pageCount = printed?.pages.length ?? 0
   const shown = Math.min(page, Math.max(0, pageCount - 1))
   return (
     <section aria-label="Preview" className="flex min-w-0 grow flex-col items-center gap-2 p-4">
-      <p className="caption self-start">
-        Sheet in true proportion
-        {printed && ` · ${printed.paper.widthMm.toFixed(0)} x ${printed.paper.heightMm.toFixed(0)} mm`}
-      </p>
-      <div className="flex min-h-0 grow justify-center">
+      <div className="flex w-full items-center gap-2">
+        <p className="caption grow">
+          Sheet in true proportion
+          {printed && ` · ${printed.paper.widthMm.toFixed(0)} x ${printed.paper.heightMm.toFixed(0)} mm`}
+        </p>
+        <button type="button" className="btn" aria-pressed={!actual} onClick={() => setActual(false)}>
+          Whole sheet
+        </button>
+        <button type="button" className="btn" aria-pressed={actual} onClick={() => setActual(true)}>
+          Actual size
+        </button>
+      </div>
+      <div
+        role="region"
+        aria-label="Sheet"
+        tabIndex={0}
+        className={`flex min-h-0 w-full grow ${actual ? 'overflow-auto' : 'justify-center'}`}
+      >
         {printed && font && count > 0 ? (
-          <SheetPreview sheet={printed} page={shown} font={font} />
+          <SheetPreview sheet={printed} page={shown} font={font} actual={actual} />
         ) : (
           <p className="pt-8 text-ink-2">
             {font

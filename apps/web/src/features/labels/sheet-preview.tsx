@@ -6,14 +6,25 @@ import {
   type PlacedLabel,
 } from '@reach-plot/core'
 
-/** A page of the sheet in true proportion. Paper is white by night too. */
-export function SheetPreview({ sheet, page, font }: { sheet: LabelSheet; page: number; font: LabelFont }) {
+/** A page of the sheet in true proportion, fitted or in the browser's millimetres. Paper is white by night too. */
+export function SheetPreview({
+  sheet,
+  page,
+  font,
+  actual,
+}: {
+  sheet: LabelSheet
+  page: number
+  font: LabelFont
+  actual: boolean
+}) {
   const { widthMm, heightMm } = sheet.paper
   const labels = sheet.pages[page] ?? []
   return (
     <svg
       viewBox={`0 0 ${widthMm} ${heightMm}`}
-      className="h-full max-w-full border border-edge bg-white"
+      {...(actual ? { width: `${widthMm}mm`, height: `${heightMm}mm` } : {})}
+      className={`shrink-0 border border-edge bg-white ${actual ? '' : 'h-full max-w-full'}`}
       role="img"
       aria-label={`Page ${page + 1} with ${labels.length} labels`}
     >

@@ -1,3 +1,5 @@
+import { modifierSigns } from '@reach-plot/core'
+
 const lines = [
   { name: 'easy to here', width: 2, dash: undefined },
   { name: 'stretch to here, then the hand leaves', width: 2, dash: '8 4' },
@@ -16,6 +18,13 @@ export function ContourKey() {
           {line.name}
         </span>
       ))}
+      <span className="flex items-center gap-1.5">
+        <svg width="26" height="9" viewBox="0 0 26 9">
+          <path d="M5 0.5 L10 8.5 H0 Z" fill="var(--magenta)" />
+          <path d={modifierSigns.Control} transform="translate(15 0.5) scale(8)" fill="var(--ink)" />
+        </svg>
+        clash; another level is taken
+      </span>
     </div>
   )
 }
