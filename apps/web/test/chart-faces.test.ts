@@ -1,0 +1,118 @@
+import { describe, expect, test } from 'vitest'
+import { placesInLayer, rankPlaces, type Modifier } from '@reach-plot/core'
+import { keyFaces } from '../src/features/plot/chart-faces.js'
+import type { Places } from '../src/features/plot/use-places.js'
+import { demo, derive, idOf, layerOf } from './build.js'
+
+const plan = demo()
+const derived = derive(plan)
+const bare = layerOf(derived)
+const front = { programId: 'fenmap', contextId: 'tracing' }
+
+const faces = (change: Partial<Parameters<typeof keyFaces>[0]> = {}) =>
+  new Map(
+    keyFaces({
+      derived,
+      front,
+      held: [],
+      layer: bare,
+      places: null,
+      chosenCode: null,
+      tabCode: 'KeyF',
+      ...change,
+    }).map((f) => [f.control.id, f]),
+  )
+
+function placesFor(name: string, held: readonly Modifier[] = [], layer = bare): Places {
+  const command = plan.commands.find((c) => c.id === idOf(plan, name))!
+  const places = placesInLayer(command, held, layer, derived.survey)
+  return {
+    command,
+    byCode: new Map(places.map((p) => [p.trigger.code, p])),
+    ranked: rankPlaces(places),
+    ready: true,
+  }
+}
+
+describe('without a command', () => {
+  const shown = faces()
+  test('taken keys keep paper white and name what is on them; free ones carry a tint and their time', () => {
+    expect(shown.get('KeyS')).toMatchObject({ state: 'taken', caption: 'Next vertex', tint: 0 })
+    expect(shown.get('KeyH')).toMatchObject({ state: 'free', caption: '', timeMs: expect.closeTo(253, 0) })
+    expect(shown.get('KeyH')!.tint).toBeGreaterThan(0)
+  })
+  test('keys out of reach have neither tint nor time', () => {
+    expect(shown.get('ArrowUp')).toMatchObject({ tint: 0, timeMs: null })
+  })
+  test('two commands on a key are counted, and a clash is marked', () => {
+    expect(shown.get('KeyQ')).toMatchObject({ caption: 'Split line +1', isClash: true })
+    expect(shown.get('KeyQ')!.description).toContain('clash')
+  })
+  test('resting fingertips are stations, and one key only takes the tab', () => {
+    expect([...shown.values()].filter((f) => f.isStation).map((f) => f.control.id)).toEqual([
+      'KeyA',
+      'KeyS',
+      'KeyD',
+      'KeyF',
+    ])
+    expect([...shown.values()].filter((f) => f.tabIndex === 0).map((f) => f.control.id)).toEqual(['KeyF'])
+  })
+  test('levels that are taken stand as pennants of their modifiers', () => {
+    expect(shown.get('KeyC')!.pennants).toEqual(['Control'])
+    expect(shown.get('KeyH')!.pennants).not.toContain('Control')
+  })
+  test('modifiers are no places', () => {
+    expect(shown.get('ShiftLeft')).toMatchObject({ state: 'held', isDown: false })
+  })
+})
+
+test('the context in front decides who is shown', () => {
+  expect(faces({ front: { programId: 'reedcall', contextId: 'tag' } }).get('KeyS')!.caption).toBe('Tag call')
+  expect(faces({ front: { programId: 'reedcall', contextId: 'review' } }).get('KeyS')!.caption).toBe(
+    'Change species',
+  )
+  expect(faces({ front: { programId: 'fenmap', contextId: null } }).get('KeyP')!.caption).toMatch(/\+2$/)
+})
+
+describe('with a command chosen', () => {
+  const places = placesFor('Hide shape')
+  const shown = faces({ places })
+  test('the best place is ranked first and has the strongest tint', () => {
+    expect(shown.get('KeyH')).toMatchObject({ rank: 1, tint: 5 })
+    expect(
+      [...shown.values()]
+        .filter((f) => f.rank !== null)
+        .map((f) => f.rank)
+        .sort(),
+    ).toEqual([1, 2, 3, 4, 5, 6, 7])
+  })
+  test('a better place never has a paler tint than a worse one, among free keys', () => {
+    const free = places.ranked.filter(
+      (p) => shown.get(p.trigger.code)!.state === 'free' && p.reach.verdict !== 'away',
+    )
+    for (const [i, p] of free.entries())
+      if (i > 0)
+        expect(shown.get(p.trigger.code)!.tint).toBeLessThanOrEqual(
+          shown.get(free[i - 1]!.trigger.code)!.tint,
+        )
+  })
+  test('the key that it is on now is marked', () => {
+    expect(faces({ places: placesFor('Next vertex') }).get('KeyS')!.isCurrent).toBe(true)
+    expect(shown.get('KeyH')!.isCurrent).toBe(false)
+  })
+})
+
+test('with Super held, keys that the system keeps are told apart and unranked', () => {
+  const held = ['Meta'] as const
+  const layer = layerOf(derived, held)
+  const shown = faces({ held, layer, places: placesFor('Hide shape', held, layer) })
+  expect(shown.get('KeyL')).toMatchObject({ state: 'system', rank: null })
+  expect(shown.get('KeyL')!.description).toContain('kept by the system: Lock screen')
+  expect(shown.get('MetaLeft')!.isDown).toBe(true)
+})
+
+test('until the worker has answered, keys show what is on them and nothing of reach', () => {
+  const shown = faces({ layer: undefined })
+  expect(shown.get('KeyS')!.caption).toBe('Next vertex')
+  expect(shown.get('KeyH')).toMatchObject({ tint: 0, timeMs: null })
+})
