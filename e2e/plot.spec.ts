@@ -88,6 +88,18 @@ test('keys are walked with the arrows and placed with Enter', async ({ page }) =
   await expect(page.locator('[data-code=KeyY], [data-code=KeyU]').and(page.locator(':focus'))).toHaveCount(1)
 })
 
+test('a key that gets the focus outside the chart is moved into view', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('c')
+  for (let i = 0; i < 24; i++) await page.keyboard.press('ArrowRight')
+  const key = page.locator('[data-code]:focus')
+  await expect(key).toHaveAttribute('data-code', /^Num/)
+  const chart = await page.getByRole('group', { name: /^Chart of/ }).boundingBox()
+  const box = await key.boundingBox()
+  expect(box!.x).toBeGreaterThanOrEqual(chart!.x)
+  expect(box!.x + box!.width).toBeLessThanOrEqual(chart!.x + chart!.width)
+})
+
 test('opposites are placed together on one key with and without Shift', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('combobox').fill('hide shape')

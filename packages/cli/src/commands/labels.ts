@@ -5,7 +5,7 @@ import { labelFont } from '../label-font.js'
 import { number, readOptions } from '../options.js'
 
 export const help =
-  'labels PLAN.json --out labels.pdf [--paper iso_a4_210x297mm] [--distance 500] [--program ID] [--context ID]'
+  'labels PLAN.json --out labels.pdf [--paper iso_a4_210x297mm] [--distance 500] [--program ID, else the first] [--context ID]'
 
 /** Labels of the active arrangement as PDF; labels that cannot be read are findings. */
 export async function run(args: readonly string[]): Promise<Outcome> {

@@ -1,5 +1,5 @@
 import { Maximize2, Minus, Plus, ScanSearch } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
+import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
 import { useImperativeHandle } from 'react'
 import { activeBench, boardName, verdictLimits, type BenchControl } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
@@ -53,7 +53,7 @@ export function Chart({
   const group = useRef<SVGGElement>(null)
   const [pxPerMm, setPxPerMm] = useState(3)
   const [tabCode, setTabCode] = useState(hand.rests.index)
-  const { fit, scaleBy } = useChartZoom(svg, group, setPxPerMm)
+  const { fit, scaleBy, reveal } = useChartZoom(svg, group, setPxPerMm)
 
   const desk = useMemo(() => extentOf(around.controls), [around.controls])
   const reach = useMemo(() => {
@@ -108,6 +108,11 @@ export function Chart({
   }
   const codeUnder = (target: EventTarget): string | null =>
     (target as Element).closest<SVGGElement>('[data-code]')?.dataset['code'] ?? null
+  const onFocus = (event: FocusEvent<SVGGElement>): void => {
+    setHovered(codeUnder(event.target))
+    // a pointer needs no help to see what it presses
+    if (event.target.matches(':focus-visible')) reveal(event.target)
+  }
   const barMm = pxPerMm > 2 ? 25 : 100
   const device = plan.devices.find((d) => d.id === hand.deviceId)
   const board = useMemo(
@@ -150,7 +155,7 @@ export function Chart({
             }
           }}
           onPointerOver={(e) => setHovered(codeUnder(e.target))}
-          onFocus={(e) => setHovered(codeUnder(e.target))}
+          onFocus={onFocus}
         >
           {/* prettier-ignore */}
           <ChartGround chart={chart} />

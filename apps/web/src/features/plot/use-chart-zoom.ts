@@ -1,4 +1,4 @@
-import { select, zoom, zoomIdentity, type ZoomBehavior } from 'd3'
+import { select, zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3'
 import { useCallback, useEffect, useRef, type RefObject } from 'react'
 
 export interface Extent {
@@ -8,6 +8,8 @@ export interface Extent {
   readonly y1: number
 }
 
+/** A key that is moved into view keeps this far from the edge. */
+const revealEdgePx = 12
 /** Below this many px a mm, text on keys cannot be read and is hidden. */
 const leastForTextPxPerMm = 2.1
 /** Legends are never drawn smaller than this. */
@@ -67,5 +69,26 @@ export function useChartZoom(
     },
     [svg],
   )
-  return { fit, scaleBy }
+  /** Moves the chart so that a part of it, such as the key with the focus, is in view. */
+  const reveal = useCallback(
+    (part: Element) => {
+      const node = svg.current
+      if (!node || !behavior.current) return
+      const frame = node.getBoundingClientRect()
+      const box = part.getBoundingClientRect()
+      const over = (low: number, high: number, least: number, most: number): number =>
+        low < least + revealEdgePx
+          ? least + revealEdgePx - low
+          : high > most - revealEdgePx
+            ? most - revealEdgePx - high
+            : 0
+      const dx = over(box.left, box.right, frame.left, frame.right)
+      const dy = over(box.top, box.bottom, frame.top, frame.bottom)
+      if (dx === 0 && dy === 0) return
+      const { k } = zoomTransform(node)
+      behavior.current.translateBy(select(node), dx / k, dy / k)
+    },
+    [svg],
+  )
+  return { fit, scaleBy, reveal }
 }

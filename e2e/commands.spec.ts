@@ -1,0 +1,90 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { expect, test, type Page } from '@playwright/test'
+import { openDemo } from './app.js'
+
+async function openCommands(page: Page): Promise<void> {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Commands', exact: true }).click()
+}
+
+const search = (page: Page) => page.getByRole('searchbox', { name: 'Find commands by name or menu' })
+
+test('commands go out as CSV and come in again unchanged', async ({ page }, info) => {
+  await openCommands(page)
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Export CSV' }).click()
+  const text = await readFile(await (await downloading).path(), 'utf8')
+  expect(text.split('\r\n')[0]).toBe('id,program,contexts,command,menu,usesPerHour,opposite,label,note')
+  const path = info.outputPath('again.csv')
+  await writeFile(path, text)
+  const choosing = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Import CSV' }).click()
+  await (await choosing).setFiles(path)
+  await expect(page.getByRole('dialog')).toContainText('0 new, 0 changed, 250 as they are, 0 with a fault')
+  await expect(page.getByRole('dialog').getByRole('button', { name: 'Import 0 commands' })).toBeDisabled()
+})
+
+test('placements go out and come in; a faulty file changes nothing', async ({ page }, info) => {
+  await openCommands(page)
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Export placements' }).click()
+  const text = await readFile(await (await downloading).path(), 'utf8')
+  const bring = async (name: string, content: string): Promise<void> => {
+    const path = info.outputPath(name)
+    await writeFile(path, content)
+    const choosing = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: 'Import placements' }).click()
+    await (await choosing).setFiles(path)
+  }
+  await bring('bad.csv', text.replace('Control+KeyX', 'Ctrl-X'))
+  await expect(page.locator('[data-sonner-toast][data-type=error]')).toContainText('"Ctrl-X" is no trigger')
+  await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+  await bring('few.csv', text.split('\r\n').slice(0, 11).join('\r\n'))
+  await expect(page.getByText('10 placements read')).toBeVisible()
+  await expect(page.getByText('10 of 250 commands placed')).toBeVisible()
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+})
+
+test('a command is added with a new program, found, and deleted with undo', async ({ page }) => {
+  await openCommands(page)
+  await page.getByRole('button', { name: 'Add a command' }).click()
+  await page.getByRole('textbox', { name: 'Name' }).fill('Ring the bell')
+  await page.getByRole('combobox', { name: 'Program' }).last().fill('Bellhouse')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText('251 of 251', { exact: true })).toBeVisible()
+  await search(page).fill('bell')
+  await expect(page.getByRole('row').filter({ hasText: 'Bellhouse' })).toHaveCount(1)
+  await page.getByRole('button', { name: 'Delete Ring the bell' }).click()
+  await expect(page.getByText('0 of 250', { exact: true })).toBeVisible()
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('1 of 251', { exact: true })).toBeVisible()
+})
+
+test('contexts are changed in place, and the chart follows', async ({ page }) => {
+  await openCommands(page)
+  await search(page).fill('saltmarsh')
+  await page.getByRole('button', { name: 'Contexts of Saltmarsh: Tracing' }).click()
+  await page.getByRole('option', { name: 'Sheet' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Contexts of Saltmarsh: Tracing, Sheet' })).toBeVisible()
+  await page.getByRole('button', { name: 'Find a place for Saltmarsh' }).click()
+  await expect(page.getByRole('heading', { name: 'Saltmarsh' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^In front/ })).toContainText('Fenmap · Tracing')
+})
+
+test('columns sort both ways, and only the rows in view are drawn', async ({ page }) => {
+  await openCommands(page)
+  const firstName = () => page.getByRole('row').nth(1).getByRole('textbox').first()
+  await page.getByRole('button', { name: 'Uses/h' }).click()
+  await expect(firstName()).toHaveValue('Next vertex')
+  await page.getByRole('button', { name: 'Uses/h' }).click()
+  await expect(page.getByRole('columnheader', { name: 'Uses/h' })).toHaveAttribute('aria-sort', 'ascending')
+  await page.getByRole('button', { name: 'Command', exact: true }).click()
+  await expect(firstName()).toHaveValue('Accept suggestion')
+  expect(await page.getByRole('row').count()).toBeLessThan(60)
+  await page
+    .getByRole('table', { name: 'Commands' })
+    .evaluate((table) => table.scrollTo(0, table.scrollHeight))
+  await expect(page.getByRole('textbox', { name: 'Name of Zoom time out' })).toBeVisible()
+})
