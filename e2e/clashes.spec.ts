@@ -74,3 +74,16 @@ test('where text is typed and which contexts live together decides about clashes
   ).toBeVisible()
   await expect(page.getByRole('button', { name: /D means “Add vertex” and “Mark done”/ })).toHaveCount(0)
 })
+
+test('clashes are found by name and by pressing the key', async ({ page }) => {
+  await openClashes(page)
+  await page.keyboard.press('f')
+  await page.keyboard.type('lock layer')
+  await expect(page.getByRole('status').filter({ hasText: /1 of \d+ on GNOME/ })).toBeVisible()
+  await page.getByRole('searchbox', { name: 'Find clashes by name' }).fill('')
+  await page.getByRole('button', { name: 'Find by pressing a key' }).click()
+  await page.keyboard.press('q')
+  await expect(detail(page)).toContainText('Q means')
+  await page.getByRole('button', { name: 'Show all, not only those on Q' }).click()
+  await expect(page.getByRole('region', { name: 'blocks' })).toBeVisible()
+})

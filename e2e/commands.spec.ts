@@ -5,6 +5,7 @@ import { openDemo } from './app.js'
 async function openCommands(page: Page): Promise<void> {
   await openDemo(page)
   await page.getByRole('link', { name: 'Commands', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Commands' })).toBeVisible()
 }
 
 const search = (page: Page) => page.getByRole('searchbox', { name: 'Find commands by name or menu' })
@@ -87,4 +88,14 @@ test('columns sort both ways, and only the rows in view are drawn', async ({ pag
     .getByRole('table', { name: 'Commands' })
     .evaluate((table) => table.scrollTo(0, table.scrollHeight))
   await expect(page.getByRole('textbox', { name: 'Name of Zoom time out' })).toBeVisible()
+})
+
+test('commands are found by pressing their key, in every program', async ({ page }) => {
+  await openCommands(page)
+  await page.keyboard.press('k')
+  await page.keyboard.press('Shift+D')
+  await expect(page.getByRole('textbox', { name: /^Name of/ })).toHaveCount(2)
+  await expect(page.getByRole('textbox', { name: 'Name of Remove vertex' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('250 of 250', { exact: true })).toBeVisible()
 })

@@ -67,7 +67,7 @@ test('pressing a key finds what is on it, and choosing a key shows all its level
   await page.keyboard.press('Control+KeyC')
   await expect(page.getByRole('listbox').getByRole('option')).toHaveCount(1)
   await expect(page.getByRole('listbox').getByRole('option')).toContainText('Copy')
-  await page.getByRole('button', { name: /Show all commands/ }).click()
+  await page.getByRole('button', { name: /Show all, not only/ }).click()
   await page.locator('[data-code=KeyL]').click()
   const levels = page.getByRole('list', { name: 'Levels of L' })
   await expect(levels.getByRole('listitem').filter({ hasText: 'Super' })).toContainText(

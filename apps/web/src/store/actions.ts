@@ -5,6 +5,18 @@ import { copyArrangement, placeCommand, unplace, type PlaceEdit } from './plan-e
 import { derive } from './selectors.js'
 import { useView } from './view-store.js'
 
+/** Undo on a message: takes back the change that the message is about, and no other that came after it. */
+export function undoAction(): { readonly label: string; readonly onClick: () => void } {
+  const after = usePlanStore.getState().plan
+  return {
+    label: 'Undo',
+    onClick: () => {
+      if (usePlanStore.getState().plan === after) undo()
+      else toast('The plan has changed since then. Undo at the foot of the screen goes back step by step.')
+    },
+  }
+}
+
 const nameOf = (plan: Plan, id: string): string => plan.commands.find((c) => c.id === id)?.name ?? id
 
 /** Runs `edit` on the arrangement in front; when that holds defaults, on a copy of it that is made first. */
@@ -44,7 +56,7 @@ export function takeOff(commandId: string, trigger: Trigger, triggerText: string
   const { plan } = usePlanStore.getState()
   if (!plan) return
   onEditable((draft) => unplace(draft, commandId, trigger))
-  toast(`“${nameOf(plan, commandId)}” is off ${triggerText}`, { action: { label: 'Undo', onClick: undo } })
+  toast(`“${nameOf(plan, commandId)}” is off ${triggerText}`, { action: undoAction() })
 }
 
 export async function loadDemo(): Promise<Plan> {
@@ -64,7 +76,7 @@ export function openPlan(plan: Plan, message: string): void {
     triggerQuery: null,
     onlyUnplaced: false,
   })
-  toast(message, { action: { label: 'Undo', onClick: undo } })
+  toast(message, { action: undoAction() })
 }
 
 export const planFileName = (plan: Plan): string =>

@@ -69,7 +69,9 @@ export async function startAutosave(fallback: () => Promise<Plan>): Promise<void
   } catch (error) {
     useSaveState.setState({ startError: (error as Error).message })
   }
-  const journal = readJournal()
+  let journal = readJournal()
+  // the save went through after all while the page closed
+  if (journal && stored && writePlan(journal.plan) === writePlan(stored.plan)) journal = null
   revision = stored?.revision ?? 0
   savedPlan = stored?.plan ?? null
   const plan = journal?.plan ?? stored?.plan ?? (await fallback())

@@ -1,6 +1,7 @@
 import { useEffect, useMemo } from 'react'
 import type { ChordReach, FieldArea, Modifier, ReachByCode, Trigger } from '@reach-plot/core'
 import { create } from 'zustand'
+import { showProblem } from '../shared/problem.js'
 import { reachService } from '../worker/reach-client.js'
 import type { ReachChart, ReachSituation } from '../worker/reach-protocol.js'
 import { useDerived, type Derived } from './selectors.js'
@@ -54,8 +55,13 @@ async function askLayer(situation: ReachSituation, held: readonly Modifier[]): P
   const name = heldKey(held)
   if (asked.has(name)) return
   asked.add(name)
-  const layer = await reachService().layer(situation, held)
-  ifLatest(situation.key, (s) => ({ layers: { ...s.layers, [name]: layer } }))
+  try {
+    const layer = await reachService().layer(situation, held)
+    ifLatest(situation.key, (s) => ({ layers: { ...s.layers, [name]: layer } }))
+  } catch (error) {
+    asked.delete(name)
+    showProblem(error)
+  }
 }
 
 function useSituation(): ReachSituation {
@@ -105,7 +111,7 @@ export function useReachChart(area: FieldArea, efforts: readonly number[]): Reac
     asked.add('chart')
     void reachService()
       .chart(situation, { area, timesMs: contourTimesMs, efforts })
-      .then((chart) => ifLatest(situation.key, () => ({ chart })))
+      .then((chart) => ifLatest(situation.key, () => ({ chart })), showProblem)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [situation])
   return state.key === situation.key ? state.chart : null

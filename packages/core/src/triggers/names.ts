@@ -38,7 +38,8 @@ export const modifierName = (modifier: Modifier, system: SystemId): string => mo
 /** What is printed on a key: the letter of the national layout, or the key's usual name. */
 export function keyLegend(code: string, layout: NationalLayout, system: SystemId): string {
   if (code.startsWith('Meta')) return modifierName('Meta', system)
-  if (code === 'AltRight' && layout.altGraph) return modifierName('AltGraph', system)
+  // macOS prints the same on both
+  if (code === 'AltRight' && layout.altGraph && system !== 'macos') return modifierName('AltGraph', system)
   if (code.startsWith('Alt')) return modifierName('Alt', system)
   if (system === 'macos' && code.startsWith('Control')) return 'Control'
   const named = keyNames[code]

@@ -50,7 +50,7 @@ describe('national layouts', () => {
   })
   test('those with a third-level key have characters there, those without have none', () => {
     for (const layout of layouts) {
-      const third = Object.values(layout.keys).filter((levels) => levels[2] != null).length
+      const third = Object.values(layout.keys).filter((levels) => (levels[2] ?? null) !== null).length
       if (!layout.altGraph) expect(third, layout.id).toBeLessThan(20)
       else expect(third, layout.id).toBeGreaterThan(5)
     }

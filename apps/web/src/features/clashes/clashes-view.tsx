@@ -1,22 +1,26 @@
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   remediesFor,
   remedyLayers,
   severities,
+  triggerKey,
   triggerName,
   type Clash,
   type Remedy,
   type Severity,
+  type Trigger,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
+import { ListenButton, TriggerFilter, useKeyFind } from '../../shared/key-find.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
-import { onEditable } from '../../store/actions.js'
+import { onEditable, undoAction } from '../../store/actions.js'
 import { movePlacement, unplace } from '../../store/plan-edits.js'
-import { undo, usePlan } from '../../store/plan-store.js'
+import { usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachLayers } from '../../store/reach.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
+import { useShortcuts } from '../keys/use-shortcuts.js'
 import { SeveritySign } from './severity-sign.js'
 
 const meanings: Readonly<Record<Severity, string>> = {
@@ -35,11 +39,28 @@ const layerNames: Readonly<Record<Clash['layer'], string>> = {
 /** All clashes by severity; for the chosen one, who takes the key and what would mend it. */
 export function ClashesView() {
   const { clashes, around, survey } = useDerived()
+  const [chosenId, setChosenId] = useState<string | null>(null)
+  const [query, setQuery] = useState('')
+  const [trigger, setTrigger] = useState<Trigger | null>(null)
+  const search = useRef<HTMLInputElement>(null)
+  const keyFind = useKeyFind(setTrigger)
+  useShortcuts({
+    find: () => search.current?.focus(),
+    listen: () => keyFind.listen(true),
+    clear: () => setTrigger(null),
+  })
   const namesOf = (clash: Clash): string[] =>
     clash.commandIds.map((id) => survey.commands.get(id)?.name ?? id)
-  const [chosenId, setChosenId] = useState<string | null>(null)
-  const chosen = clashes.find((c) => c.id === chosenId) ?? clashes[0]
-  if (!chosen) {
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean)
+  const listed = clashes.filter((clash) => {
+    const text = `${clash.message} ${namesOf(clash).join(' ')}`.toLowerCase()
+    return (
+      (trigger === null || triggerKey(clash.trigger) === triggerKey(trigger)) &&
+      words.every((w) => text.includes(w))
+    )
+  })
+  const chosen = listed.find((c) => c.id === chosenId) ?? listed[0]
+  if (clashes.length === 0) {
     return (
       <div className="px-[14px] pt-4">
         <h2 className="title">No clashes</h2>
@@ -53,14 +74,26 @@ export function ClashesView() {
   return (
     <>
       <section aria-label="Clashes by severity" className="flex min-w-0 grow flex-col overflow-y-auto">
-        <div className="px-[14px] pt-[10px]">
-          <h2 className="title">Clashes</h2>
-          <p className="text-ink-2">
-            On {around.system.name}, {around.layout.name} layout. {clashes.length} in all.
-          </p>
+        <div className="flex items-center gap-2 px-[14px] pt-[10px]">
+          <h2 className="title mr-2">Clashes</h2>
+          <input
+            ref={search}
+            type="search"
+            className="field w-[200px]"
+            placeholder="Find by name"
+            aria-label="Find clashes by name"
+            value={query}
+            onChange={(e) => setQuery(e.target.value)}
+          />
+          <ListenButton {...keyFind} />
+          {trigger && <TriggerFilter trigger={trigger} onClear={() => setTrigger(null)} />}
+          <span role="status" className="text-ink-2">
+            {listed.length} of {clashes.length} on {around.system.name}, {around.layout.name} layout
+          </span>
         </div>
+        {listed.length === 0 && <p className="px-[14px] pt-4 text-ink-2">No clash passes the search.</p>}
         {severities.map((severity) => {
-          const group = clashes.filter((c) => c.severity === severity)
+          const group = listed.filter((c) => c.severity === severity)
           return group.length === 0 ? null : (
             <section key={severity} aria-label={severity} className="mt-4">
               <h3 className="flex items-baseline gap-2 border-b border-ink px-[14px] pb-1">
@@ -75,7 +108,7 @@ export function ClashesView() {
                   <li key={clash.id}>
                     <button
                       type="button"
-                      aria-pressed={clash.id === chosen.id}
+                      aria-pressed={clash.id === chosen?.id}
                       className="grid w-full grid-cols-[112px_190px_1fr] items-center gap-3 border-b border-rule px-[14px] py-[6px] text-left hover:bg-reach-1 aria-pressed:bg-ink aria-pressed:text-panel"
                       onClick={() => setChosenId(clash.id)}
                     >
@@ -97,7 +130,7 @@ export function ClashesView() {
         })}
         <div className="h-4 shrink-0" />
       </section>
-      <ClashDetail key={chosen.id} clash={chosen} />
+      {chosen && <ClashDetail key={chosen.id} clash={chosen} />}
     </>
   )
 }
@@ -132,7 +165,7 @@ function ClashDetail({ clash }: { clash: Clash }) {
     })
     toast(
       remedy.to ? `Moved to ${triggerName(remedy.to, around.layout, around.systemId)}` : `Taken off ${name}`,
-      { action: { label: 'Undo', onClick: undo } },
+      { action: undoAction() },
     )
   }
   const showOnPlot = (): void => {

@@ -1,5 +1,5 @@
 import { FileDown, FileUp, Plus } from 'lucide-react'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import {
@@ -8,18 +8,22 @@ import {
   readCommandCsv,
   readPlacementCsv,
   searchCommands,
+  triggerKey,
   writeCommandCsv,
   writePlacementCsv,
   type Command,
   type CommandImport,
+  type Trigger,
 } from '@reach-plot/core'
 import { chooseFile, download } from '../../shared/download.js'
+import { ListenButton, TriggerFilter, useKeyFind } from '../../shared/key-find.js'
 import { showProblem } from '../../shared/problem.js'
-import { loadDemo, onEditable, openPlan } from '../../store/actions.js'
+import { loadDemo, onEditable, openPlan, undoAction } from '../../store/actions.js'
 import { deleteCommand, editCommand } from '../../store/plan-edits.js'
-import { undo, useEdit, usePlan } from '../../store/plan-store.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
+import { useShortcuts } from '../keys/use-shortcuts.js'
 import { AddSheet } from './add-sheet.js'
 import { CommandTable } from './command-table.js'
 import { ImportSheet } from './import-sheet.js'
@@ -28,18 +32,29 @@ import { ImportSheet } from './import-sheet.js'
 export function CommandsView() {
   const plan = usePlan()
   const edit = useEdit()
-  const { arrangement } = useDerived()
+  const { arrangement, triggersOf } = useDerived()
   const navigate = useNavigate()
   const set = useView((s) => s.set)
   const [query, setQuery] = useState('')
   const [programId, setProgramId] = useState('')
   const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
   const [adding, setAdding] = useState(false)
+  const [trigger, setTrigger] = useState<Trigger | null>(null)
+  const search = useRef<HTMLInputElement>(null)
+  const keyFind = useKeyFind(setTrigger)
+  useShortcuts({
+    find: () => search.current?.focus(),
+    listen: () => keyFind.listen(true),
+    clear: () => setTrigger(null),
+  })
   const shown = useMemo(() => {
-    const ofProgram =
-      programId === '' ? plan.commands : plan.commands.filter((c) => c.programId === programId)
-    return query.trim() === '' ? ofProgram : searchCommands(ofProgram, query)
-  }, [plan.commands, query, programId])
+    const listed = plan.commands.filter(
+      (c) =>
+        (programId === '' || c.programId === programId) &&
+        (trigger === null || triggersOf(c.id).some((t) => triggerKey(t) === triggerKey(trigger))),
+    )
+    return query.trim() === '' ? listed : searchCommands(listed, query)
+  }, [plan.commands, query, programId, trigger, triggersOf])
 
   const importCommands = async (): Promise<void> => {
     const file = await chooseFile('.csv,text/csv')
@@ -68,7 +83,7 @@ export function CommandsView() {
           const active = draft.arrangements.find((a) => a.id === draft.activeArrangementId)
           if (active) active.placements = [...read.placements]
         })
-        toast(`${read.placements.length} placements read`, { action: { label: 'Undo', onClick: undo } })
+        toast(`${read.placements.length} placements read`, { action: undoAction() })
       }
     } catch (error) {
       showProblem(error)
@@ -82,7 +97,7 @@ export function CommandsView() {
   const onDelete = useCallback(
     (command: Command) => {
       edit((draft) => deleteCommand(draft, command.id))
-      toast(`“${command.name}” is deleted, with its placements`, { action: { label: 'Undo', onClick: undo } })
+      toast(`“${command.name}” is deleted, with its placements`, { action: undoAction() })
     },
     [edit],
   )
@@ -104,13 +119,16 @@ export function CommandsView() {
       <div className="flex items-center gap-2 px-[14px] py-[10px]">
         <h2 className="title mr-2">Commands</h2>
         <input
+          ref={search}
           type="search"
-          className="field w-[220px]"
+          className="field w-[180px]"
           placeholder="Find by name or menu"
           aria-label="Find commands by name or menu"
           value={query}
           onChange={(e) => setQuery(e.target.value)}
         />
+        <ListenButton {...keyFind} />
+        {trigger && <TriggerFilter trigger={trigger} onClear={() => setTrigger(null)} />}
         <select
           className="field"
           aria-label="Program"
@@ -182,7 +200,7 @@ export function CommandsView() {
               draft.programs = [...reading.read.programs]
               draft.commands = [...reading.read.commands]
             })
-            toast(`${reading.fileName} is imported`, { action: { label: 'Undo', onClick: undo } })
+            toast(`${reading.fileName} is imported`, { action: undoAction() })
             setReading(null)
           }}
         />

@@ -1,14 +1,13 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { Keyboard, X } from 'lucide-react'
-import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
+import { useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { Link } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
-import { searchCommands, triggerKey, triggerName, type Command, type Trigger } from '@reach-plot/core'
+import { searchCommands, triggerKey, type Command } from '@reach-plot/core'
+import { ListenButton, TriggerFilter } from '../../shared/key-find.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFrontCommands } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { useListen } from './use-listen.js'
 
 const rowHeightPx = 31
 
@@ -35,13 +34,11 @@ function useListed(): readonly Command[] {
 
 export function CommandList({
   searchRef,
-  listening,
-  setListening,
+  keyFind,
   onChosen,
 }: {
   searchRef: RefObject<HTMLInputElement | null>
-  listening: boolean
-  setListening: (on: boolean) => void
+  keyFind: { readonly listening: boolean; listen(on: boolean): void }
   onChosen: () => void
 }) {
   const plan = usePlan()
@@ -70,15 +67,6 @@ export function CommandList({
     estimateSize: () => rowHeightPx,
     overscan: 10,
   })
-
-  const onChord = useCallback(
-    (trigger: Trigger | null) => {
-      setListening(false)
-      if (trigger) set({ triggerQuery: trigger, query: '', code: trigger.code, onlyUnplaced: false })
-    },
-    [set, setListening],
-  )
-  useListen(listening, around.layout, onChord)
 
   const choose = (command: Command): void => {
     set({ commandId: command.id, code: null })
@@ -122,45 +110,21 @@ export function CommandList({
           }}
           onKeyDown={onListKey}
         />
-        <button
-          type="button"
-          className="btn px-2"
-          data-listening={listening ? '' : undefined}
-          data-on={listening}
-          aria-label="Find by pressing a key"
-          title="Find by pressing a key"
-          onClick={() => setListening(!listening)}
-        >
-          <Keyboard size={16} aria-hidden="true" />
-        </button>
+        <ListenButton {...keyFind} />
       </div>
-      {listening && (
-        <p role="status" className="px-3 pb-2 text-magenta">
-          Press a key or a chord; Esc gives up.
-        </p>
-      )}
       {triggerQuery && (
-        <div className="mx-3 mb-2 border border-rule px-2 py-1">
-          <div className="flex items-center gap-2">
-            on <TriggerChip trigger={triggerQuery} layout={around.layout} systemId={around.systemId} />
-            <button
-              type="button"
-              className="ml-auto p-1.5"
-              aria-label={`Show all commands, not only those on ${triggerName(triggerQuery, around.layout, around.systemId)}`}
-              onClick={() => set({ triggerQuery: null })}
-            >
-              <X size={14} aria-hidden="true" />
-            </button>
-          </div>
-          {systemAction && <p className="text-magenta">The system takes it: {systemAction}.</p>}
-          {elsewhere.length > 0 && (
-            <p className="text-[12px] text-ink-2">
-              Elsewhere:{' '}
-              {elsewhere
-                .map((c) => `${c.name} (${plan.programs.find((p) => p.id === c.programId)?.name ?? ''})`)
-                .join(', ')}
-            </p>
-          )}
+        <div className="mx-3 mb-2">
+          <TriggerFilter trigger={triggerQuery} onClear={() => set({ triggerQuery: null })}>
+            {systemAction && <p className="text-magenta">The system takes it: {systemAction}.</p>}
+            {elsewhere.length > 0 && (
+              <p className="text-[12px] text-ink-2">
+                Elsewhere:{' '}
+                {elsewhere
+                  .map((c) => `${c.name} (${plan.programs.find((p) => p.id === c.programId)?.name ?? ''})`)
+                  .join(', ')}
+              </p>
+            )}
+          </TriggerFilter>
         </div>
       )}
       <div role="group" aria-label="Which commands" className="flex gap-4 px-[14px] pb-1 text-ink-2">

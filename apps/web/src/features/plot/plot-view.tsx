@@ -7,11 +7,13 @@ import {
   triggerKey,
   triggerName,
   type Place,
+  type Trigger,
 } from '@reach-plot/core'
 import { onEditable, place as placeOn } from '../../store/actions.js'
 import { placeCommand } from '../../store/plan-edits.js'
 import { useDerived, useFrontCommands } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
+import { useKeyFind } from '../../shared/key-find.js'
 import { useShortcuts } from '../keys/use-shortcuts.js'
 import { Chart, type ChartHandle } from './chart.js'
 import { CommandList } from './command-list.js'
@@ -24,6 +26,10 @@ import { TakeSheet } from './take-sheet.js'
 import { useHeldKeys } from './use-held-keys.js'
 import { usePlaces } from './use-places.js'
 
+/** Lists what is on a pressed trigger, and shows its key. */
+const findTrigger = (trigger: Trigger): void =>
+  useView.getState().set({ triggerQuery: trigger, query: '', code: trigger.code, onlyUnplaced: false })
+
 /** The main screen: choose a command and the bench shows how good each place would be; choose a key and see its levels. */
 export function PlotView() {
   const derived = useDerived()
@@ -33,7 +39,7 @@ export function PlotView() {
   const held = useHeld()
   const code = useView((s) => s.code)
   const set = useView((s) => s.set)
-  const [listening, setListening] = useState(false)
+  const keyFind = useKeyFind(findTrigger)
   const [taking, setTaking] = useState<Place | null>(null)
   const chart = useRef<ChartHandle>(null)
   const search = useRef<HTMLInputElement>(null)
@@ -49,7 +55,7 @@ export function PlotView() {
     void setTimeout(() => side.current?.querySelector<HTMLElement>('[data-place]')?.focus(), 60)
   useShortcuts({
     find: () => search.current?.focus(),
-    listen: () => setListening(true),
+    listen: () => keyFind.listen(true),
     chart: () => chart.current?.focusKey(),
     'fit-reach': () => chart.current?.fitReach(),
     'fit-desk': () => chart.current?.fitDesk(),
@@ -104,12 +110,7 @@ export function PlotView() {
 
   return (
     <>
-      <CommandList
-        searchRef={search}
-        listening={listening}
-        setListening={setListening}
-        onChosen={focusPlaces}
-      />
+      <CommandList searchRef={search} keyFind={keyFind} onChosen={focusPlaces} />
       <section aria-label="Chart" className="flex min-w-0 grow flex-col">
         <div className="flex items-center justify-between gap-3 px-[14px] pt-[10px] pb-2">
           <LayerBar />
