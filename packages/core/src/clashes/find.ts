@@ -1,5 +1,11 @@
 import type { Control } from '../bench/index.js'
-import { canBeLiveTogether, liveContexts, type Command, type Program } from '../commands/index.js'
+import {
+  canBeLiveTogether,
+  liveContexts,
+  type Command,
+  type Context,
+  type Program,
+} from '../commands/index.js'
 import {
   characterLegend,
   modifierCodes,
@@ -163,9 +169,14 @@ function typingMessage(name: string, typed: Typed, commands: readonly Command[],
   return `${name} ${what} while text can be typed in ${program.name}, ${where}.`
 }
 
+/** The contexts that two of the commands share, or else those that are live together. */
 function sharedContexts(rivals: readonly Command[], program: Program): string {
-  const names = program.contexts
-    .filter((c) => rivals.filter((r) => liveContexts(r, program).includes(c.id)).length > 1)
+  const live = (context: Context): number =>
+    rivals.filter((r) => liveContexts(r, program).includes(context.id)).length
+  const shared = program.contexts.filter((c) => live(c) > 1)
+  if (shared.length > 0) return `, ${shared.map((c) => c.name).join(', ')}`
+  return `, ${program.contexts
+    .filter((c) => live(c) > 0)
     .map((c) => c.name)
-  return names.length > 0 ? `, ${names.join(', ')}` : ', where contexts overlap'
+    .join(' together with ')}`
 }

@@ -14,7 +14,7 @@ export function uncrossedGapMm(i: number, j: number, otherOnBottomRow: boolean):
 }
 
 /**
- * The whole energy of design §4.2 at `z` = [tx, ty, turn·70, x0, y0, x1, y1, …] (aim points), with gradient and
+ * The whole energy of docs/hand-model.md at `z` = [tx, ty, turn·70, x0, y0, x1, y1, …] (aim points), with gradient and
  * Hessian when `g` and `h` (row-major n x n) are given. Convex in z for given fingers.
  */
 export function chordEnergy(

@@ -53,8 +53,8 @@ test('on a Mac-style row Control+Command+E and Option+Command+B are one-hand cho
   expect(withinReach(mac.reachChord(['Alt', 'Meta'], 'KeyB', false))).toBe(true)
 })
 
-describe('efforts of a measured prototype of the same model are met', () => {
-  // From the model's own notes, to two decimals; a second program with the same constants.
+describe('efforts agree with a second program of the same model', () => {
+  // Figures of a second, separate program with the same constants, to two decimals.
   test.each([
     [ansi, ['KeyG'], 0.29],
     [ansi, ['KeyB'], 0.56],
