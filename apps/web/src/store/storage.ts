@@ -42,8 +42,10 @@ export type SaveResult =
  */
 export async function savePlan(text: string, baseRevision: number, force = false): Promise<SaveResult> {
   const write = async (): Promise<SaveResult> => {
-    const stored = await store.getItem<{ revision: number }>(planKey)
+    const stored = await store.getItem<{ revision: number; text: string }>(planKey)
     const storedRevision = stored?.revision ?? 0
+    // two tabs that hold the same plan have nothing to settle
+    if (stored?.text === text) return { ok: true, revision: storedRevision }
     if (storedRevision !== baseRevision && !force) return { ok: false, storedRevision }
     const revision = Math.max(storedRevision, baseRevision) + 1
     await store.setItem(planKey, { revision, text })

@@ -157,7 +157,6 @@ export function Chart({
           onPointerOver={(e) => setHovered(codeUnder(e.target))}
           onFocus={onFocus}
         >
-          {/* prettier-ignore */}
           <ChartGround chart={chart} />
           <rect
             x={board.x0}

@@ -9,7 +9,7 @@ const lines = [
 /** What the chart's lines mean. */
 export function ContourKey() {
   return (
-    <div className="grid gap-y-0.5 bg-paper/80 px-1 leading-tight">
+    <div className="grid gap-y-0.5 bg-paper/80 px-1 leading-tight max-[1180px]:hidden">
       {lines.map((line) => (
         <span key={line.name} className="flex items-center gap-1.5">
           <svg width="26" height="6">
