@@ -1,4 +1,4 @@
-import { writeFile } from 'node:fs/promises'
+import { readFile, writeFile } from 'node:fs/promises'
 import { expect, test, type Page, type TestInfo } from '@playwright/test'
 import { openDemo, planMenu } from './app.js'
 
@@ -37,6 +37,26 @@ test('plan files that cannot be read give one error each and change nothing', as
     await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
   }
   await expect(page.getByRole('button', { name: 'Undo', exact: true }).last()).toBeDisabled()
+})
+
+test('a plan that could not be worked with is refused, though each field is well formed', async ({
+  page,
+}, info) => {
+  await openDemo(page)
+  const demo = JSON.parse(await readFile(new URL('../demo/demo.reachplot.json', import.meta.url), 'utf8'))
+  const strange = { ...demo, layoutId: 'xx' }
+  const floating = structuredClone(demo)
+  floating.benches[0].hands[0].rests.index = 'KeyNowhere'
+  for (const [name, plan, words] of [
+    ['layout.json', strange, 'there is no layout "xx"'],
+    ['rests.json', floating, 'rests on "KeyNowhere"'],
+  ] as const) {
+    await importPlan(page, await write(info, name, JSON.stringify(plan)))
+    await expect(page.locator('[data-sonner-toast][data-type=error]').filter({ hasText: words })).toHaveCount(
+      1,
+    )
+    await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+  }
 })
 
 test('a CSV with a wrong column, an empty one and one of 50 MB change nothing', async ({ page }, info) => {

@@ -56,3 +56,35 @@ test('a change that the page could not save before it closed is there again', as
   await page.reload()
   await expect(page.getByText('No commands yet.')).toBeVisible()
 })
+
+test('a stored plan that cannot be read is put aside and said, and the app opens all the same', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await expect(page.getByRole('status').filter(saved)).toBeVisible()
+  await page.evaluate(async () => {
+    const database = await new Promise<IDBDatabase>((resolve, reject) => {
+      const opening = indexedDB.open('reach-plot')
+      opening.onsuccess = () => resolve(opening.result)
+      opening.onerror = () => reject(opening.error)
+    })
+    const write = database.transaction('plan', 'readwrite')
+    write.objectStore('plan').put({ revision: 7, text: '{"format":"reachplot-plan","version":1}' }, 'current')
+    await new Promise((resolve) => (write.oncomplete = resolve))
+    database.close()
+  })
+  await page.reload()
+  await expect(page.getByRole('alert')).toContainText('The saved plan could not be read and was put aside')
+  await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+  const kept = await page.evaluate(async () => {
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      const opening = indexedDB.open('reach-plot')
+      opening.onsuccess = () => resolve(opening.result)
+    })
+    const keys = database.transaction('plan').objectStore('plan').getAllKeys()
+    return new Promise((resolve) => (keys.onsuccess = () => resolve(keys.result)))
+  })
+  expect(kept).toContain('unreadable-7')
+  await page.getByRole('alert').getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+})

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   remediesFor,
@@ -9,10 +9,9 @@ import {
   type Clash,
   type Remedy,
   type Severity,
-  type Trigger,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
-import { ListenButton, TriggerFilter, useKeyFind } from '../../shared/key-find.js'
+import { FindBar, useFind } from '../../shared/find-bar.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { movePlacement, unplace } from '../../store/plan-edits.js'
@@ -20,7 +19,6 @@ import { usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachLayers } from '../../store/reach.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { useShortcuts } from '../keys/use-shortcuts.js'
 import { SeveritySign } from './severity-sign.js'
 
 const meanings: Readonly<Record<Severity, string>> = {
@@ -40,15 +38,8 @@ const layerNames: Readonly<Record<Clash['layer'], string>> = {
 export function ClashesView() {
   const { clashes, around, survey } = useDerived()
   const [chosenId, setChosenId] = useState<string | null>(null)
-  const [query, setQuery] = useState('')
-  const [trigger, setTrigger] = useState<Trigger | null>(null)
-  const search = useRef<HTMLInputElement>(null)
-  const keyFind = useKeyFind(setTrigger)
-  useShortcuts({
-    find: () => search.current?.focus(),
-    listen: () => keyFind.listen(true),
-    clear: () => setTrigger(null),
-  })
+  const { find, searchRef } = useFind()
+  const { query, trigger } = find
   const namesOf = (clash: Clash): string[] =>
     clash.commandIds.map((id) => survey.commands.get(id)?.name ?? id)
   const words = query.toLowerCase().split(/\s+/).filter(Boolean)
@@ -76,17 +67,12 @@ export function ClashesView() {
       <section aria-label="Clashes by severity" className="flex min-w-0 grow flex-col overflow-y-auto">
         <div className="flex items-center gap-2 px-[14px] pt-[10px]">
           <h2 className="title mr-2">Clashes</h2>
-          <input
-            ref={search}
-            type="search"
-            className="field w-[200px]"
+          <FindBar
+            find={find}
+            searchRef={searchRef}
+            label="Find clashes by name"
             placeholder="Find by name"
-            aria-label="Find clashes by name"
-            value={query}
-            onChange={(e) => setQuery(e.target.value)}
           />
-          <ListenButton {...keyFind} />
-          {trigger && <TriggerFilter trigger={trigger} onClear={() => setTrigger(null)} />}
           <span role="status" className="text-ink-2">
             {listed.length} of {clashes.length} on {around.system.name}, {around.layout.name} layout
           </span>

@@ -1,5 +1,5 @@
 import { FileDown, FileUp, Plus } from 'lucide-react'
-import { useCallback, useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import {
@@ -13,17 +13,15 @@ import {
   writePlacementCsv,
   type Command,
   type CommandImport,
-  type Trigger,
 } from '@reach-plot/core'
 import { chooseFile, download } from '../../shared/download.js'
-import { ListenButton, TriggerFilter, useKeyFind } from '../../shared/key-find.js'
+import { FindBar, useFind } from '../../shared/find-bar.js'
 import { showProblem } from '../../shared/problem.js'
 import { loadDemo, onEditable, openPlan, undoAction } from '../../store/actions.js'
 import { deleteCommand, editCommand } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { useShortcuts } from '../keys/use-shortcuts.js'
 import { AddSheet } from './add-sheet.js'
 import { CommandTable } from './command-table.js'
 import { ImportSheet } from './import-sheet.js'
@@ -35,18 +33,11 @@ export function CommandsView() {
   const { arrangement, triggersOf } = useDerived()
   const navigate = useNavigate()
   const set = useView((s) => s.set)
-  const [query, setQuery] = useState('')
+  const { find, searchRef } = useFind()
+  const { query, trigger } = find
   const [programId, setProgramId] = useState('')
   const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
   const [adding, setAdding] = useState(false)
-  const [trigger, setTrigger] = useState<Trigger | null>(null)
-  const search = useRef<HTMLInputElement>(null)
-  const keyFind = useKeyFind(setTrigger)
-  useShortcuts({
-    find: () => search.current?.focus(),
-    listen: () => keyFind.listen(true),
-    clear: () => setTrigger(null),
-  })
   const shown = useMemo(() => {
     const listed = plan.commands.filter(
       (c) =>
@@ -118,17 +109,12 @@ export function CommandsView() {
     <div className="flex min-w-0 grow flex-col">
       <div className="flex items-center gap-2 px-[14px] py-[10px]">
         <h2 className="title mr-2">Commands</h2>
-        <input
-          ref={search}
-          type="search"
-          className="field w-[180px]"
+        <FindBar
+          find={find}
+          searchRef={searchRef}
+          label="Find commands by name or menu"
           placeholder="Find by name or menu"
-          aria-label="Find commands by name or menu"
-          value={query}
-          onChange={(e) => setQuery(e.target.value)}
         />
-        <ListenButton {...keyFind} />
-        {trigger && <TriggerFilter trigger={trigger} onClear={() => setTrigger(null)} />}
         <select
           className="field"
           aria-label="Program"

@@ -1,0 +1,51 @@
+import { expect, test } from 'vitest'
+import { layouts, systems } from '@reach-plot/data'
+import {
+  activeArrangement,
+  activeBench,
+  checkPlanOpens,
+  emptyPlan,
+  layoutOf,
+  readPlan,
+  surroundings,
+  writePlan,
+} from '../../src/index.js'
+
+const catalogues = { layouts, systems }
+
+test('an empty plan reads back, opens, and stands on its home keys', () => {
+  const plan = emptyPlan()
+  expect(readPlan(writePlan(plan))).toEqual(plan)
+  expect(() => checkPlanOpens(plan, catalogues)).not.toThrow()
+  expect(activeBench(plan).hands[0]).toMatchObject({ side: 'left', spanMm: 190 })
+  expect(activeArrangement(plan).placements).toEqual([])
+})
+
+test('what stands around a plan is the catalogue’s layout and system, and the keys at their places', () => {
+  const plan = emptyPlan()
+  const moved = {
+    ...plan,
+    benches: [{ ...plan.benches[0]!, devices: [{ deviceId: 'keyboard', xMm: 50, yMm: 10 }] }],
+  }
+  const around = surroundings(moved, catalogues)
+  expect(around.layout).toBe(layoutOf(plan, catalogues))
+  expect(around.system.id).toBe('gnome')
+  const still = surroundings(plan, catalogues).controls[0]!
+  expect(around.controls[0]).toMatchObject({ deviceId: 'keyboard', xMm: still.xMm + 50, yMm: still.yMm + 10 })
+})
+
+test('a plan whose layout the catalogue lacks names those that there are', () => {
+  expect(() => checkPlanOpens({ ...emptyPlan(), layoutId: 'xx' }, catalogues)).toThrow(
+    /no layout "xx".*us, gb, de/,
+  )
+})
+
+test('a plan whose fingertip rests on nothing is refused', () => {
+  const plan = emptyPlan()
+  const hand = {
+    ...plan.benches[0]!.hands[0]!,
+    rests: { ...plan.benches[0]!.hands[0]!.rests, little: 'KeyNowhere' },
+  }
+  const broken = { ...plan, benches: [{ ...plan.benches[0]!, hands: [hand] }] }
+  expect(() => checkPlanOpens(broken, catalogues)).toThrow(/little finger rests on "KeyNowhere"/)
+})
