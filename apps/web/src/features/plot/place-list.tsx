@@ -114,7 +114,7 @@ export function PlaceList({
             >
               <button
                 type="button"
-                className="grid w-full grid-cols-[20px_1fr_auto] gap-x-2 py-[7px] text-left"
+                className="-mx-2 grid w-[calc(100%+16px)] grid-cols-[20px_1fr_auto] gap-x-2 px-2 py-[7px] text-left -outline-offset-2!"
                 data-place={triggerKey(place.trigger)}
                 aria-expanded={isActive}
                 onClick={() => {
