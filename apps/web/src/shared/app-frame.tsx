@@ -99,7 +99,7 @@ export function AppFrame() {
             color: 'var(--panel)',
             border: 'none',
             boxShadow: 'none',
-            fontFamily: 'inherit',
+            fontFamily: "'Source Sans 3 Variable', sans-serif",
             width: 'max-content',
             maxWidth: 640,
           },

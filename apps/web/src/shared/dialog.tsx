@@ -30,7 +30,9 @@ export function Sheet({
             </button>
           </div>
           <div className="min-h-0 overflow-y-auto px-5 py-4">{children}</div>
-          {actions && <div className="flex justify-end gap-2 border-t border-rule px-5 py-3">{actions}</div>}
+          {actions && (
+            <div className="flex flex-wrap justify-end gap-2 border-t border-rule px-5 py-3">{actions}</div>
+          )}
         </DialogPanel>
       </div>
     </Dialog>

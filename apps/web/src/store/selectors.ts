@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import {
-  activeArrangement, activeBench, findClashes, liveContexts, surroundings, surveyPlaces, triggerKey,
+  activeArrangement, activeBench, findClashes, isLiveIn, surroundings, surveyPlaces, triggerKey,
   type Arrangement, type Clash, type Command, type Modifier, type Plan, type PlaceSurvey, type RestingHand, type Trigger,
 } from '@reach-plot/core' // prettier-ignore
 import { catalogues } from './catalogues.js'
@@ -73,10 +73,7 @@ export function useFrontCommands(): readonly Command[] {
     const program = plan.programs.find((p) => p.id === programId)
     if (!program) return []
     return plan.commands
-      .filter(
-        (c) =>
-          c.programId === programId && (contextId === null || liveContexts(c, program).includes(contextId)),
-      )
+      .filter((c) => isLiveIn(c, program, contextId))
       .toSorted((a, b) => b.usesPerHour - a.usesPerHour || (a.name < b.name ? -1 : 1))
   }, [plan, programId, contextId])
 }

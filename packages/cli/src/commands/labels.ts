@@ -1,5 +1,12 @@
 import { writeFileSync } from 'node:fs'
-import { activeArrangement, defaultLabelOptions, labelPdf, labelSheet, surroundings } from '@reach-plot/core'
+import {
+  activeArrangement,
+  defaultLabelOptions,
+  isLiveIn,
+  labelPdf,
+  labelSheet,
+  surroundings,
+} from '@reach-plot/core'
 import { catalogues, loadPlan, usageError, type Outcome } from '../io.js'
 import { labelFont } from '../label-font.js'
 import { number, readOptions } from '../options.js'
@@ -13,26 +20,22 @@ export async function run(args: readonly string[]): Promise<Outcome> {
   const plan = loadPlan(files[0])
   const out = options['out']
   if (out === undefined) throw usageError('--out is missing', 'name the PDF to write')
-  const wantedProgram = options['program'] ?? plan.programs[0]?.id
-  if (!plan.programs.some((p) => p.id === wantedProgram))
+  const wanted = options['program'] ?? plan.programs[0]?.id
+  const program = plan.programs.find((p) => p.id === wanted)
+  if (!program)
     throw usageError(
-      `there is no program "${wantedProgram}"`,
+      `there is no program "${wanted}"`,
       `choose one of ${plan.programs.map((p) => p.id).join(', ')}`,
     )
   const context = options['context']
-  const contexts = plan.programs.find((p) => p.id === wantedProgram)?.contexts ?? []
-  if (context !== undefined && !contexts.some((c) => c.id === context))
+  if (context !== undefined && !program.contexts.some((c) => c.id === context))
     throw usageError(
       `there is no context "${context}"`,
-      `choose one of ${contexts.map((c) => c.id).join(', ')}`,
+      `choose one of ${program.contexts.map((c) => c.id).join(', ')}`,
     )
   const around = surroundings(plan, catalogues)
   const arrangement = activeArrangement(plan)
-  const commands = plan.commands.filter(
-    (c) =>
-      c.programId === wantedProgram &&
-      (context === undefined || c.contextIds.length === 0 || c.contextIds.includes(context)),
-  )
+  const commands = plan.commands.filter((c) => isLiveIn(c, program, context ?? null))
   const font = labelFont()
   const sheet = labelSheet(
     {

@@ -22,6 +22,16 @@ export type Command = z.infer<typeof commandSchema>
 export const liveContexts = (command: Command, program: Program): readonly string[] =>
   command.contextIds.length > 0 ? command.contextIds : program.contexts.map((c) => c.id)
 
+/** Where a command lives, in words: the names of its contexts, or "everywhere". */
+export const contextsInWords = (command: Command, program: Program | undefined): string =>
+  command.contextIds.map((id) => program?.contexts.find((c) => c.id === id)?.name ?? id).join(', ') ||
+  'everywhere'
+
+/** Whether a command is live in a context of its program, or in any of them when `contextId` is null. */
+export const isLiveIn = (command: Command, program: Program, contextId: string | null): boolean =>
+  command.programId === program.id &&
+  (contextId === null || liveContexts(command, program).includes(contextId))
+
 /** Whether one press can mean both commands: same program, and contexts that can be live together. */
 export function canBeLiveTogether(a: Command, b: Command, program: Program): boolean {
   if (a.programId !== b.programId) return false

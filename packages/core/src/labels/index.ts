@@ -4,6 +4,7 @@ export { fitLabel, signAdvance, type LabelFit, type LabelLine, type LabelText } 
 export { shorten } from './shorten.js'
 export {
   labelSheet,
+  pageEdgeMm,
   defaultLabelOptions,
   type LabelOptions,
   type LabelSheet,

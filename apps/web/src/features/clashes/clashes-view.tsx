@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
+  contextsInWords,
   remediesFor,
   remedyLayers,
   severities,
@@ -183,13 +184,10 @@ function ClashDetail({ clash }: { clash: Clash }) {
             <span>
               <b>{command.name}</b>{' '}
               <span className="text-ink-2">
-                {command.contextIds
-                  .map(
-                    (id) =>
-                      plan.programs.find((p) => p.id === command.programId)?.contexts.find((c) => c.id === id)
-                        ?.name,
-                  )
-                  .join(', ') || 'everywhere'}
+                {contextsInWords(
+                  command,
+                  plan.programs.find((p) => p.id === command.programId),
+                )}
               </span>
             </span>
             <span className="text-ink-2">

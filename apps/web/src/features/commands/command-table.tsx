@@ -10,7 +10,7 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { ArrowDown, ArrowUp, MapPin, Trash2 } from 'lucide-react'
 import { useMemo, useRef } from 'react'
-import { triggerName, type Command, type Trigger } from '@reach-plot/core'
+import { contextsInWords, triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -74,9 +74,7 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
       return {
         command,
         program: program?.name ?? command.programId,
-        contexts:
-          command.contextIds.map((id) => program?.contexts.find((c) => c.id === id)?.name ?? id).join(', ') ||
-          'everywhere',
+        contexts: contextsInWords(command, program),
         triggers,
         triggerText: triggers.map((t) => triggerName(t, around.layout, around.systemId)).join(' '),
       }

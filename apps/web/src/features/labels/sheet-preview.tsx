@@ -1,4 +1,6 @@
 import {
+  checkScaleMm,
+  pageEdgeMm,
   modifierSigns,
   signAdvance,
   type LabelFont,
@@ -32,13 +34,16 @@ export function SheetPreview({
         <Label key={label.controlId} label={label} font={font} />
       ))}
       <g stroke="#000" strokeWidth={0.2}>
-        <path d={`M10 ${heightMm - 10} h50`} />
-        {[0, 10, 20, 30, 40, 50].map((at) => (
-          <path key={at} d={`M${10 + at} ${heightMm - 10} v${at % 50 === 0 ? -3 : -1.5}`} />
+        <path d={`M${pageEdgeMm} ${heightMm - pageEdgeMm} h${checkScaleMm}`} />
+        {Array.from({ length: checkScaleMm / 10 + 1 }, (_, i) => (
+          <path
+            key={i}
+            d={`M${pageEdgeMm + 10 * i} ${heightMm - pageEdgeMm} v${i * 10 === checkScaleMm || i === 0 ? -3 : -1.5}`}
+          />
         ))}
       </g>
-      <text x={10} y={heightMm - 15} fontSize={2.9} className="font-chart" fill="#000">
-        This line is 50 mm long when printed at 100 %.
+      <text x={pageEdgeMm} y={heightMm - pageEdgeMm - 5} fontSize={2.9} className="font-chart" fill="#000">
+        This line is {checkScaleMm} mm long when printed at 100 %.
       </text>
     </svg>
   )

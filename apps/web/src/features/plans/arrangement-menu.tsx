@@ -18,7 +18,8 @@ export function ArrangementMenu() {
       <Menu>
         <MenuButton className="btn max-w-[260px]">
           <span className="text-[12px] text-ink-2">Arrangement</span>
-          <span className="truncate">{arrangement.name}</span> <ChevronDown size={13} aria-hidden="true" />
+          <span className="truncate">{arrangement.name}</span>{' '}
+          <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
         </MenuButton>
         <MenuItems anchor="bottom end" className="menu-panel w-[300px]">
           {plan.arrangements.map((a) => (
@@ -28,10 +29,14 @@ export function ArrangementMenu() {
                 className="menu-item"
                 onClick={() => edit((draft) => void (draft.activeArrangementId = a.id))}
               >
-                <Check size={13} aria-hidden="true" className={a.id === arrangement.id ? '' : 'invisible'} />
+                <Check
+                  size={13}
+                  aria-hidden="true"
+                  className={a.id === arrangement.id ? 'shrink-0' : 'invisible shrink-0'}
+                />
                 <span className="grow truncate">{a.name}</span>
-                {a.isDefault && <Lock size={12} aria-label="cannot be edited" />}
-                <span className="text-[12px] opacity-80">{a.placements.length} placed</span>
+                {a.isDefault && <Lock size={12} aria-label="cannot be edited" className="shrink-0" />}
+                <span className="shrink-0 text-[12px] opacity-80">{a.placements.length} placed</span>
               </button>
             </MenuItem>
           ))}
@@ -42,7 +47,7 @@ export function ArrangementMenu() {
               className="menu-item"
               onClick={() => edit((draft) => copyArrangement(draft, arrangement.id))}
             >
-              Copy “{arrangement.name}”
+              <span className="truncate">Copy “{arrangement.name}”</span>
             </button>
           </MenuItem>
           <MenuItem disabled={fixed}>

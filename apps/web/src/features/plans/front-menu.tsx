@@ -20,7 +20,7 @@ export function FrontMenu() {
         <span className="truncate">
           {program.name} · {context?.name ?? 'all contexts'}
         </span>
-        <ChevronDown size={13} aria-hidden="true" />
+        <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
       </MenuButton>
       <MenuItems anchor="bottom end" className="menu-panel w-[220px]">
         {plan.programs.map((p) => (

@@ -42,7 +42,7 @@ export function PlanMenu({
   return (
     <Menu>
       <MenuButton className="btn">
-        Plan <ChevronDown size={13} aria-hidden="true" />
+        Plan <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
       </MenuButton>
       <MenuItems anchor="bottom end" className="menu-panel w-[220px]">
         {items.map(([name, run]) => (

@@ -2,8 +2,8 @@ import {
   canCarry,
   chord,
   isModifierCode,
+  isLiveIn,
   keyLegend,
-  liveContexts,
   modifierCodes,
   triggerKey,
   triggerName,
@@ -37,11 +37,7 @@ const tintOf = (value: number, steps: readonly number[]): number => 5 - steps.fi
 export function holdersInFront(derived: Derived, front: FaceInput['front'], key: string): readonly Command[] {
   const program = derived.around.programs.find((p) => p.id === front.programId)
   if (!program) return []
-  return (derived.survey.holders.get(key) ?? []).filter(
-    (c) =>
-      c.programId === program.id &&
-      (front.contextId === null || liveContexts(c, program).includes(front.contextId)),
-  )
+  return (derived.survey.holders.get(key) ?? []).filter((c) => isLiveIn(c, program, front.contextId))
 }
 
 /** What each key of the bench shows, from the plan, the layer and the chosen command. */

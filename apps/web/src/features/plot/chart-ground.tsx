@@ -1,6 +1,6 @@
 import { geoPath } from 'd3'
-import { memo } from 'react'
-import type { ReachContour, RestingHand } from '@reach-plot/core'
+import { memo, useMemo } from 'react'
+import { frameSign, handModel, type Control, type ReachContour, type RestingHand } from '@reach-plot/core'
 import type { ReachChart } from '../../worker/reach-protocol.js'
 
 const draw = geoPath()
@@ -112,22 +112,12 @@ export const ContourCaptions = memo(function ContourCaptions({
 })
 
 /** Lines from the palm's pivot to the resting fingertips, as bearings on a survey sheet. */
-export function HandBearings({
-  hand,
-  controls,
-}: {
-  hand: RestingHand
-  controls: readonly { readonly id: string; readonly xMm: number; readonly yMm: number }[]
-}) {
-  const tips = Object.values(hand.rests).flatMap((id) => controls.find((c) => c.id === id) ?? [])
-  const index = controls.find((c) => c.id === hand.rests.index)
-  const space = controls.find((c) => c.id === 'Space')
-  if (tips.length < 4 || !index) return null
-  const mean = (pick: (c: (typeof tips)[number]) => number): number =>
-    tips.reduce((s, c) => s + pick(c), 0) / tips.length
-  const pivot = { x: mean((c) => c.xMm), y: mean((c) => c.yMm) + 70 }
-  const thumb = { x: index.xMm + (hand.side === 'left' ? 12 : -12), y: space?.yMm ?? index.yMm + 38 }
-  const ends = [...tips.map((c) => ({ x: c.xMm, y: c.yMm })), thumb]
+export function HandBearings({ hand, controls }: { hand: RestingHand; controls: readonly Control[] }) {
+  const model = useMemo(() => handModel(hand, controls), [hand, controls])
+  const sign = frameSign(hand.side)
+  const ends = Array.from(model.tipX, (x, finger) => ({ x: x * sign, y: model.tipY[finger] as number }))
+  const thumb = ends[0] as (typeof ends)[number]
+  const pivot = { x: thumb.x - (model.leverX[0] as number) * sign, y: thumb.y - (model.leverY[0] as number) }
   return (
     <g
       aria-hidden="true"

@@ -1,8 +1,8 @@
 import {
   chord,
+  contextsInWords,
   isModifierCode,
   keyLegend,
-  liveContexts,
   modifierName,
   triggerKey,
   triggerName,
@@ -34,11 +34,7 @@ export function KeyLevels({ code }: { code: string }) {
   }
   const where = (command: Command): string => {
     const owner = plan.programs.find((p) => p.id === command.programId)
-    const names =
-      owner && command.contextIds.length > 0
-        ? liveContexts(command, owner).map((id) => owner.contexts.find((c) => c.id === id)?.name)
-        : ['everywhere']
-    return `${owner?.id === program?.id ? '' : `${owner?.name}, `}${names.join(', ')}`
+    return `${owner?.id === program?.id ? '' : `${owner?.name}, `}${contextsInWords(command, owner)}`
   }
   const freeCount = levels.filter(
     (held) =>

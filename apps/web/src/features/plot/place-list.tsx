@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import {
+  contextsInWords,
   modifierName,
   toggleShift,
   triggerKey,
@@ -40,9 +41,7 @@ export function PlaceList({
   const opposite = plan.commands.find((c) => c.id === command.oppositeId)
   const now = triggersOf(command.id)
   const program = plan.programs.find((p) => p.id === command.programId)
-  const contexts =
-    command.contextIds.map((id) => program?.contexts.find((c) => c.id === id)?.name).join(', ') ||
-    'everywhere'
+  const contexts = contextsInWords(command, program)
   const name = (place: Place): string => triggerName(place.trigger, around.layout, around.systemId)
 
   /** Whether the opposite could take the same key with Shift the other way round. */

@@ -17,7 +17,8 @@ export function TakeSheet({
   const name = (t: Trigger): string => triggerName(t, around.layout, around.systemId)
   const old: Trigger | undefined = triggersOf(command.id)[0]
   const holders = place.holders
-  const names = holders.map((h) => `“${h.name}”`).join(', ')
+  // names may be long: they stand in the table, not on the buttons
+  const holderWords = holders.length > 1 ? 'the holders' : 'the holder'
   const run = (swapTo?: Trigger): void => {
     placeOn(
       {
@@ -40,11 +41,11 @@ export function TakeSheet({
             Cancel
           </button>
           <button type="button" className="btn" onClick={() => run()}>
-            Replace: {names} unplaced
+            Replace: {holderWords} unplaced
           </button>
           {old && (
             <button type="button" className="btn btn-main" onClick={() => run(old)}>
-              Swap: “{holders[0]?.name}” to {name(old)}
+              Swap: the holder to {name(old)}
             </button>
           )}
         </>
