@@ -1,5 +1,6 @@
 /** Reference data as typed values. The core takes them as arguments and never imports them. */
 import browserKeysData from './browser/keys.json'
+import deviceData from './devices/catalogue.json'
 import br from './layouts/br.json'
 import ch from './layouts/ch.json'
 import chFr from './layouts/ch-fr.json'
@@ -63,3 +64,34 @@ export const w3cCodes: Readonly<
 
 /** Combinations that a browser keeps, written as the app writes its own shortcuts: `Control+Shift+p`. */
 export const browserKeys: readonly string[] = browserKeysData.keys
+
+/** A device of the catalogue: outline and controls, single or in grids, mm. */
+export interface DeviceModelData {
+  readonly id: string
+  readonly name: string
+  readonly form: 'keypad' | 'pad' | 'deck' | 'tablet' | 'pen' | 'mouse' | 'trackball' | 'touch' | 'other'
+  readonly size: readonly [number, number]
+  readonly pages?: number
+  readonly parts: readonly (GridData | SingleData)[]
+}
+interface PartData {
+  readonly name: string
+  readonly type: 'key' | 'button' | 'dial' | 'wheel' | 'zone' | 'field'
+  readonly at: readonly [number, number]
+  readonly size: readonly [number, number]
+  readonly shape?: 'rect' | 'round'
+}
+interface GridData extends PartData {
+  readonly grid: readonly [number, number]
+  readonly step: readonly [number, number]
+  readonly prefix: string
+}
+interface SingleData extends PartData {
+  readonly id: string
+  readonly code?: string
+  readonly thumb?: boolean
+  readonly directions?: 2 | 4 | 6 | 8 | 12
+}
+
+/** Devices other than keyboards. */
+export const deviceModels = deviceData.models as unknown as readonly DeviceModelData[]

@@ -1,29 +1,32 @@
-/** Builds demo/demo.reachplot.json from the CSV sources beside this file. Everything in it is invented. */
+/** `npm run demo`: builds the sample plan from the CSV files beside it, with usage from the season of `season.ts`. */
 import { readFileSync, writeFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import {
+  acceptUsage,
+  chord,
+  commandKinds,
+  damageLevels,
   emptyPlan,
   parseTrigger,
   readCommandCsv,
   readPlan,
+  routineFrom,
+  usageReader,
   writePlan,
+  type Chord,
+  type Command,
   type Placement,
   type Plan,
 } from '@reach-plot/core'
+import { benches, devices, popups } from './desk.js'
+import { season } from './season.js'
 
-interface Source {
-  readonly program: string
-  readonly contexts: string
-  readonly command: string
-  readonly menu: string
-  readonly default: string
-  readonly draft: string
-}
-
+type Row = Readonly<Record<string, string>>
 const here = (name: string): URL => new URL(name, import.meta.url)
-const sources = ['fenmap.csv', 'reedcall.csv'].flatMap(
-  (name) => Papa.parse<Source>(readFileSync(here(name), 'utf8'), { header: true, skipEmptyLines: true }).data,
-)
+const rowsOf = (name: string): Row[] =>
+  Papa.parse<Row>(readFileSync(here(name), 'utf8'), { header: true, skipEmptyLines: true }).data
+
+const sources = ['fenmap.csv', 'reedcall.csv'].flatMap(rowsOf)
 const commandCsv = Papa.unparse(sources.map(({ default: _default, draft: _draft, ...rest }) => rest))
 const read = readCommandCsv(commandCsv, { programs: [], commands: [] }, 'demo')
 if (read.bad.length > 0) throw new Error(JSON.stringify(read.bad, null, 1))
@@ -36,6 +39,7 @@ const overlapping: readonly (readonly [string, string])[] = [
 ]
 const programs = read.programs.map((program) => ({
   ...program,
+  ...(program.id === 'fenmap' && { menuChord: chord('F10') }),
   contexts: program.contexts.map((context) => ({
     ...context,
     typing: typing.has(context.name),
@@ -45,9 +49,38 @@ const programs = read.programs.map((program) => ({
   })),
 }))
 
+/** The command that a row of another file names, by its menu path where the name alone does not tell. */
+function named(row: Row): Command {
+  const found = read.commands.filter(
+    (c) =>
+      c.name === row['command'] &&
+      programs.find((p) => p.id === c.programId)?.name === row['program'] &&
+      (!row['menu'] || c.menu.join(' > ') === row['menu']),
+  )
+  if (found.length !== 1) throw new Error(`${found.length} commands fit ${JSON.stringify(row)}`)
+  return found[0] as Command
+}
+
+const facts = new Map(rowsOf('facts.csv').map((row) => [named(row).id, row]))
+const withFacts = (command: Command): Command => {
+  const row = facts.get(command.id)
+  if (!row) return command
+  const level = damageLevels.find((d) => d === row['damage'])
+  return {
+    ...command,
+    kind: commandKinds.find((k) => k === row['kind']) ?? 'once',
+    ...(row['parameter'] && { parameter: row['parameter'] }),
+    ...(level && { damage: { level, wayOut: row['wayOut'] ?? '' } }),
+    ...(row['icon'] && { icon: row['icon'] }),
+    ...(row['siblings'] && {
+      siblingIds: row['siblings'].split(';').map((name) => named({ ...row, command: name, menu: '' }).id),
+    }),
+  }
+}
+
 const placements = (column: 'default' | 'draft'): Placement[] =>
   sources.flatMap((source, i) =>
-    source[column] === ''
+    !source[column]
       ? []
       : [
           {
@@ -56,25 +89,66 @@ const placements = (column: 'default' | 'draft'): Placement[] =>
           },
         ],
   )
+/** Beside the keyboard: triggers of the other devices, and what they send. */
+const onDevices = rowsOf('triggers.csv').map((row): Placement => ({
+  commandId: named(row).id,
+  trigger: parseTrigger(row['trigger'] ?? ''),
+  ...(row['sends'] && { sends: row['sends'].split(' ').map((text) => parseTrigger(text) as Chord) }),
+}))
 
-const base = emptyPlan()
 const plan: Plan = {
-  ...base,
+  ...emptyPlan(),
   name: 'Coastal survey desk',
   layoutId: 'de',
-  devices: base.devices.map((d) => ({ ...d, board: 'iso-105' })),
+  devices,
+  benches,
   programs,
-  commands: [...read.commands],
+  commands: read.commands.map(withFacts),
   arrangements: [
-    { id: 'defaults', name: 'Program defaults', isDefault: true, placements: placements('default') },
-    { id: 'draft-1', name: 'Field season, draft 1', isDefault: false, placements: placements('draft') },
+    {
+      id: 'defaults',
+      name: 'Program defaults',
+      isDefault: true,
+      placements: placements('default'),
+      popups: [],
+    },
+    {
+      id: 'draft-1',
+      name: 'Field season, draft 1',
+      isDefault: false,
+      placements: [...placements('draft'), ...onDevices],
+      popups,
+    },
   ],
+  activeBenchId: 'desk',
   activeArrangementId: 'draft-1',
 }
 
-const text = writePlan(plan)
-readPlan(text, 'demo.reachplot.json')
+// The season is drawn from the rates in the CSV files; what its log shows then stands in the plan.
+const reader = usageReader(plan, 'season.csv')
+for (const piece of season(plan)) reader.push(piece)
+const report = reader.finish()
+if (report.badRows > 0) throw new Error(JSON.stringify(report.reasons, null, 1))
+const { usage, commands } = acceptUsage(report, plan.commands)
+const rounded = (uses: number): number => (uses >= 10 ? Math.round(uses) : Math.round(uses * 10) / 10)
+const routineNames = ['Trace and check', 'Tag one call']
+const routines = [
+  report.sequences.find((s) => s.programId === 'fenmap' && s.commandIds.includes('fenmap-hide-shape')),
+  report.sequences.find((s) => s.programId === 'reedcall' && s.commandIds.includes('reedcall-tag-call')),
+].flatMap((s, i) =>
+  s ? [routineFrom(s, report.activeHours, `routine-${i + 1}`, routineNames[i] as string)] : [],
+)
+
+const finished: Plan = {
+  ...plan,
+  usage,
+  routines,
+  commands: commands.map((c) => ({ ...c, usesPerHour: rounded(c.usesPerHour) })),
+}
+// read back, so that the file's fields stand in the order in which the app writes them
+const text = writePlan(readPlan(writePlan(finished), 'demo.reachplot.json'))
 writeFileSync(here('demo.reachplot.json'), text)
 console.log(
-  `${plan.commands.length} commands, ${plan.arrangements.map((a) => `${a.name}: ${a.placements.length}`).join(', ')}`,
+  `${plan.commands.length} commands, ${plan.arrangements.map((a) => `${a.name}: ${a.placements.length}`).join(', ')}; ` +
+    `${report.goodRows} rows of usage in ${report.activeHours.toFixed(0)} h, ${report.sequences.length} sequences`,
 )

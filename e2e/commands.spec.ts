@@ -15,7 +15,9 @@ test('commands go out as CSV and come in again unchanged', async ({ page }, info
   const downloading = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Export CSV' }).click()
   const text = await readFile(await (await downloading).path(), 'utf8')
-  expect(text.split('\r\n')[0]).toBe('id,program,contexts,command,menu,usesPerHour,opposite,label,note')
+  expect(text.split('\r\n')[0]).toBe(
+    'id,program,contexts,command,menu,usesPerHour,opposite,label,note,parameter,kind,damage,wayOut,siblings,icon',
+  )
   const path = info.outputPath('again.csv')
   await writeFile(path, text)
   const choosing = page.waitForEvent('filechooser')

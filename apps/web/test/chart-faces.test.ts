@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { placesInLayer, rankPlaces, type Modifier } from '@reach-plot/core'
+import { placesInLayer, rankPlaces, spotOf, type Modifier } from '@reach-plot/core'
 import { keyFaces } from '../src/features/plot/chart-faces.js'
-import type { Places } from '../src/features/plot/use-places.js'
+import { bestBySpot, type Places } from '../src/features/plot/use-places.js'
 import { demo, derive, idOf, layerOf } from './build.js'
 
 const plan = demo()
@@ -17,10 +17,11 @@ const faces = (change: Partial<Parameters<typeof keyFaces>[0]> = {}) =>
       held: [],
       layer: bare,
       places: null,
-      chosenCode: null,
-      tabCode: 'KeyF',
+      pageOf: () => undefined,
+      chosenSpot: null,
+      tabId: 'keyboard/KeyF',
       ...change,
-    }).map((f) => [f.control.id, f]),
+    }).map((f) => [f.spot, f]),
   )
 
 function placesFor(name: string, held: readonly Modifier[] = [], layer = bare): Places {
@@ -28,7 +29,7 @@ function placesFor(name: string, held: readonly Modifier[] = [], layer = bare): 
   const places = placesInLayer(command, held, layer, derived.survey)
   return {
     command,
-    byCode: new Map(places.map((p) => [p.trigger.code, p])),
+    bySpot: bestBySpot(places),
     ranked: rankPlaces(places),
     ready: true,
   }
@@ -49,13 +50,13 @@ describe('without a command', () => {
     expect(shown.get('KeyQ')!.description).toContain('clash')
   })
   test('resting fingertips are stations, and one key only takes the tab', () => {
-    expect([...shown.values()].filter((f) => f.isStation).map((f) => f.control.id)).toEqual([
+    expect([...shown.values()].filter((f) => f.isStation).map((f) => f.spot)).toEqual([
       'KeyA',
       'KeyS',
       'KeyD',
       'KeyF',
     ])
-    expect([...shown.values()].filter((f) => f.tabIndex === 0).map((f) => f.control.id)).toEqual(['KeyF'])
+    expect([...shown.values()].filter((f) => f.tabIndex === 0).map((f) => f.spot)).toEqual(['KeyF'])
   })
   test('levels that are taken stand as pennants of their modifiers', () => {
     expect(shown.get('KeyC')!.pennants).toEqual(['Control'])
@@ -81,19 +82,22 @@ describe('with a command chosen', () => {
     expect(shown.get('KeyH')).toMatchObject({ rank: 1, tint: 5 })
     expect(
       [...shown.values()]
-        .filter((f) => f.rank !== null)
-        .map((f) => f.rank)
+        .flatMap((f) => (f.parts.length > 0 ? f.parts.map((p) => p.rank) : [f.rank]))
+        .filter((rank) => rank !== null)
         .sort(),
     ).toEqual([1, 2, 3, 4, 5, 6, 7])
   })
   test('a better place never has a paler tint than a worse one, among free keys', () => {
     const free = places.ranked.filter(
-      (p) => shown.get(p.trigger.code)!.state === 'free' && p.reach.verdict !== 'away',
+      (p) =>
+        places.bySpot.get(spotOf(p.trigger)!) === p &&
+        shown.get(spotOf(p.trigger)!)!.state === 'free' &&
+        p.reach.verdict !== 'away',
     )
     for (const [i, p] of free.entries())
       if (i > 0)
-        expect(shown.get(p.trigger.code)!.tint).toBeLessThanOrEqual(
-          shown.get(free[i - 1]!.trigger.code)!.tint,
+        expect(shown.get(spotOf(p.trigger)!)!.tint).toBeLessThanOrEqual(
+          shown.get(spotOf(free[i - 1]!.trigger)!)!.tint,
         )
   })
   test('the key that it is on now is marked', () => {
@@ -107,7 +111,7 @@ test('with Super held, keys that the system keeps are told apart and unranked', 
   const layer = layerOf(derived, held)
   const shown = faces({ held, layer, places: placesFor('Hide shape', held, layer) })
   expect(shown.get('KeyL')).toMatchObject({ state: 'system', rank: null })
-  expect(shown.get('KeyL')!.description).toContain('kept by the system: Lock screen')
+  expect(shown.get('KeyL')!.description).toContain('kept: Lock screen')
   expect(shown.get('MetaLeft')!.isDown).toBe(true)
 })
 

@@ -33,6 +33,7 @@ const base: Plan = {
       name: 'Defaults',
       isDefault: true,
       placements: [{ commandId: 'a', trigger: chord('F1') }],
+      popups: [],
     },
     {
       id: 'draft',
@@ -42,6 +43,7 @@ const base: Plan = {
         { commandId: 'a', trigger: chord('KeyA') },
         { commandId: 'b', trigger: chord('KeyB') },
       ],
+      popups: [],
     },
   ],
   activeArrangementId: 'draft',

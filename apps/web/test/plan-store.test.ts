@@ -3,7 +3,7 @@ import { chord, emptyPlan, triggerKey } from '@reach-plot/core'
 import { onEditable, openPlan, place, planFileName, takeOff } from '../src/store/actions.js'
 import { endEditGroup, redo, undo, usePlanStore } from '../src/store/plan-store.js'
 import { editCommand } from '../src/store/plan-edits.js'
-import { heldSets } from '../src/store/selectors.js'
+import { layersUsed } from '../src/store/selectors.js'
 import { useView } from '../src/store/view-store.js'
 import { demo, derive, idOf } from './build.js'
 
@@ -58,8 +58,12 @@ describe('undo', () => {
 describe('placing', () => {
   test('a replaced command goes to the tray, latest first, until it has a place again', () => {
     place(
-      { commandId: idOf(plan(), 'Simplify'), trigger: chord('Digit5'), displaced: [idOf(plan(), 'Smooth')] },
-      '5',
+      {
+        commandId: idOf(plan(), 'Draw freehand'),
+        trigger: chord('Digit2'),
+        displaced: [idOf(plan(), 'Draw straight')],
+      },
+      '2',
     )
     place(
       {
@@ -69,27 +73,27 @@ describe('placing', () => {
       },
       'G',
     )
-    expect(useView.getState().displaced).toEqual([idOf(plan(), 'Show grid'), idOf(plan(), 'Smooth')])
-    place({ commandId: idOf(plan(), 'Smooth'), trigger: chord('KeyH') }, 'H')
+    expect(useView.getState().displaced).toEqual([idOf(plan(), 'Show grid'), idOf(plan(), 'Draw straight')])
+    place({ commandId: idOf(plan(), 'Draw straight'), trigger: chord('KeyH') }, 'H')
     expect(useView.getState().displaced).toEqual([idOf(plan(), 'Show grid')])
   })
   test('a swap leaves nobody without a place', () => {
     place(
       {
-        commandId: idOf(plan(), 'Simplify'),
-        trigger: chord('Digit5'),
-        displaced: [idOf(plan(), 'Smooth')],
-        swapTo: chord('Digit4'),
+        commandId: idOf(plan(), 'Draw freehand'),
+        trigger: chord('Digit2'),
+        displaced: [idOf(plan(), 'Draw straight')],
+        swapTo: chord('Digit1'),
       },
-      '5',
+      '2',
     )
-    expect(triggers('Simplify')).toEqual(['Digit5'])
-    expect(triggers('Smooth')).toEqual(['Digit4'])
+    expect(triggers('Draw freehand')).toEqual(['Digit2'])
+    expect(triggers('Draw straight')).toEqual(['Digit1'])
     expect(useView.getState().displaced).toEqual([])
   })
   test('taking off leaves the command unplaced', () => {
-    takeOff(idOf(plan(), 'Simplify'), chord('Digit4'), '4')
-    expect(triggers('Simplify')).toEqual([])
+    takeOff(idOf(plan(), 'Draw freehand'), chord('Digit1'), '1')
+    expect(triggers('Draw freehand')).toEqual([])
   })
   test('on the defaults goes into a copy, in one step', () => {
     usePlanStore.getState().edit((p) => void (p.activeArrangementId = 'defaults'))
@@ -112,13 +116,17 @@ describe('what is derived', () => {
   })
   test('has the demo’s faults: each kind that the check knows', () => {
     const { clashes } = derive(plan())
-    expect(new Set(clashes.map((c) => c.layer))).toEqual(new Set(['device', 'system', 'typing', 'context']))
+    expect(new Set(clashes.map((c) => c.layer))).toEqual(
+      new Set(['device', 'system', 'typing', 'context', 'relay']),
+    )
     expect(new Set(clashes.map((c) => c.id)).size).toBe(clashes.length)
   })
-  test('names the sets of modifiers that an arrangement uses, each once', () => {
-    const sets = heldSets(derive(plan()).arrangement).map((h) => h.join('+'))
+  test('names the sets of modifiers and held controls that an arrangement uses, each once', () => {
+    const sets = layersUsed(derive(plan()).arrangement).map((l) =>
+      [...l.held, l.withId].filter(Boolean).join('+'),
+    )
     expect(new Set(sets).size).toBe(sets.length)
-    expect(sets).toEqual(expect.arrayContaining(['', 'Shift', 'Control', 'AltGraph']))
+    expect(sets).toEqual(expect.arrayContaining(['', 'Shift', 'Control', 'AltGraph', 'pad/k16']))
   })
 })
 

@@ -33,7 +33,7 @@ test('without --json a person reads lines', () => {
 
 test('an arrangement without findings exits 0', () => {
   const plan = JSON.parse(readFileSync(demo, 'utf8'))
-  plan.arrangements.push({ id: 'clean', name: 'Clean', isDefault: false, placements: [] })
+  plan.arrangements.push({ id: 'clean', name: 'Clean', isDefault: false, placements: [], popups: [] })
   const path = join(folder, 'clean.reachplot.json')
   writeFileSync(path, JSON.stringify(plan))
   const done = cli('check', path, '--arrangement', 'clean', '--json')

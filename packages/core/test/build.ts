@@ -1,4 +1,5 @@
 import {
+  type Arrangement,
   boardControls,
   emptyPlan,
   homeKeys,
@@ -9,6 +10,7 @@ import {
   type Command,
   type HandSide,
   type NationalLayout,
+  type PlacedDevice,
   type Plan,
   type Program,
   type ReachSolver,
@@ -63,9 +65,27 @@ export const around = (
   }
 }
 
+/** A device at a place on the desk, upright. */
+export const at = (deviceId: string, xMm = 0, yMm = 0): PlacedDevice => ({
+  deviceId,
+  xMm,
+  yMm,
+  turnDeg: 0,
+  mirrored: false,
+})
+
 /** Placements as `command id → trigger text`. */
 export const placements = (text: Readonly<Record<string, string>>) =>
   Object.entries(text).map(([commandId, trigger]) => ({ commandId, trigger: parseTrigger(trigger) }))
+
+export const draft = (given: Arrangement['placements'], change: Partial<Arrangement> = {}): Arrangement => ({
+  id: 'draft',
+  name: 'Draft',
+  isDefault: false,
+  placements: given,
+  popups: [],
+  ...change,
+})
 
 export const plan = (change: Partial<Plan> = {}): Plan => ({
   ...emptyPlan(),

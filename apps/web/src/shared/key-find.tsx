@@ -58,11 +58,11 @@ export function TriggerFilter({
   return (
     <div className="border border-rule px-2 py-0.5">
       <div className="flex items-center gap-2">
-        on <TriggerChip trigger={trigger} layout={around.layout} systemId={around.systemId} />
+        on <TriggerChip trigger={trigger} />
         <button
           type="button"
           className="ml-auto p-1.5"
-          aria-label={`Show all, not only those on ${triggerName(trigger, around.layout, around.systemId)}`}
+          aria-label={`Show all, not only those on ${triggerName(trigger, around)}`}
           onClick={onClear}
         >
           <X size={14} aria-hidden="true" />

@@ -4,13 +4,15 @@ import { arrangementFigures } from '@reach-plot/core'
 import { useSaveState, saveAnyway } from '../store/autosave.js'
 import { redo, undo, useHistory, usePlan } from '../store/plan-store.js'
 import { useReachLayers } from '../store/reach.js'
-import { heldSets, useDerived } from '../store/selectors.js'
+import { layersUsed, useDerived } from '../store/selectors.js'
+
+const noHeld = [] as const
 
 /** The arrangement's few figures, always live, and whether all is saved. */
 export function StatusLine() {
   const plan = usePlan()
   const { arrangement, around, clashes, triggersOf } = useDerived()
-  const { reachOf } = useReachLayers(heldSets(arrangement))
+  const { reachOf } = useReachLayers(noHeld, layersUsed(arrangement))
   const figures = useMemo(
     () => arrangementFigures(plan.commands, triggersOf, reachOf, around.layout),
     [plan.commands, triggersOf, reachOf, around.layout],

@@ -1,35 +1,24 @@
-import {
-  keyLegend,
-  modifierName,
-  triggerName,
-  type NationalLayout,
-  type SystemId,
-  type Trigger,
-} from '@reach-plot/core'
+import { actName, actOf, heldOf, modifierName, spotName, triggerName, type Trigger } from '@reach-plot/core'
+import { useDerived } from '../store/selectors.js'
 import { ModifierSign } from './modifier-sign.js'
 
 /** A trigger as signs of its modifiers and the key's legend; read out by its full name. */
-export function TriggerChip({
-  trigger,
-  layout,
-  systemId,
-}: {
-  trigger: Trigger
-  layout: NationalLayout
-  systemId: SystemId
-}) {
+export function TriggerChip({ trigger }: { trigger: Trigger }) {
+  const { around } = useDerived()
+  const how = actName(actOf(trigger))
   return (
     <span
       className="inline-flex items-center gap-[3px] font-chart text-[14px] leading-none font-semibold whitespace-nowrap"
-      title={triggerName(trigger, layout, systemId)}
+      title={triggerName(trigger, around)}
     >
-      {trigger.modifiers.map((m) => (
+      {heldOf(trigger).map((m) => (
         <span key={m} className="inline-flex items-center gap-[2px]">
           <ModifierSign modifier={m} />
-          <span className="sr-only">{modifierName(m, systemId)}+</span>
+          <span className="sr-only">{modifierName(m, around.systemId)}+</span>
         </span>
       ))}
-      {keyLegend(trigger.code, layout, systemId)}
+      {spotName(trigger, around)}
+      {how !== '' && <span className="text-[12px] font-medium">{how}</span>}
     </span>
   )
 }

@@ -70,7 +70,7 @@ export function openPlan(plan: Plan, message: string): void {
     programId: null,
     contextId: null,
     commandId: null,
-    code: null,
+    spot: null,
     displaced: [],
     query: '',
     triggerQuery: null,

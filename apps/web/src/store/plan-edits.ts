@@ -2,6 +2,7 @@ import {
   freshId,
   triggerKey,
   type Arrangement,
+  type Chord,
   type Command,
   type Plan,
   type Trigger,
@@ -21,11 +22,19 @@ const holds = (trigger: Trigger) => {
   return (p: { readonly trigger: Trigger }): boolean => triggerKey(p.trigger) === key
 }
 
+/** Keys replace keys, and controls those of the same device: a command keeps its triggers on other devices. */
+function isSameDevice(a: Trigger, b: Trigger): boolean {
+  const home = (t: Trigger): string => ('code' in t ? '' : t.kind === 'popup' ? 'popup' : t.deviceId)
+  return home(a) === home(b)
+}
+
 export interface PlaceEdit {
   readonly commandId: string
   readonly trigger: Trigger
-  /** keep the triggers that the command has now */
+  /** keep the triggers that the command has now on the same device */
   readonly keepOld?: boolean
+  /** the relay: chords that the control sends */
+  readonly sends?: readonly Chord[]
   /** commands that give the trigger up */
   readonly displaced?: readonly string[]
   /** where the first displaced command goes, instead of being let go */
@@ -39,13 +48,16 @@ export function placeCommand(plan: Plan, edit: PlaceEdit): void {
   const displaced = new Set(edit.displaced)
   arrangement.placements = arrangement.placements.filter((p) => {
     if (displaced.has(p.commandId) && onTrigger(p)) return false
-    return p.commandId !== edit.commandId || edit.keepOld === true
+    return p.commandId !== edit.commandId || edit.keepOld === true || !isSameDevice(p.trigger, edit.trigger)
   })
-  const add = (commandId: string, trigger: Trigger): void => {
-    if (!arrangement.placements.some((p) => p.commandId === commandId && holds(trigger)(p)))
-      arrangement.placements.push({ commandId, trigger })
+  const add = (commandId: string, trigger: Trigger, sends?: readonly Chord[]): void => {
+    const here = arrangement.placements.find((p) => p.commandId === commandId && holds(trigger)(p))
+    const placement = here ?? { commandId, trigger }
+    if (sends) placement.sends = sends.map((s) => ({ ...s }))
+    else delete placement.sends
+    if (!here) arrangement.placements.push(placement)
   }
-  add(edit.commandId, edit.trigger)
+  add(edit.commandId, edit.trigger, edit.sends)
   const first = edit.displaced?.[0]
   if (edit.swapTo && first !== undefined) add(first, edit.swapTo)
 }

@@ -1,5 +1,8 @@
 import { useEffect, useMemo } from 'react'
-import type { ChordReach, FieldArea, Modifier, ReachByCode, Trigger } from '@reach-plot/core'
+import {
+  handOnBench, keyControls, priceContext, triggerReach,
+  type ChordReach, type FieldArea, type Modifier, type ReachByPlace, type Trigger,
+} from '@reach-plot/core' // prettier-ignore
 import { create } from 'zustand'
 import { showProblem } from '../shared/problem.js'
 import { reachService } from '../worker/reach-client.js'
@@ -9,7 +12,7 @@ import { useDerived, type Derived } from './selectors.js'
 /** Layers that the worker has answered, for the situation named by `key`; a new situation empties them. */
 interface ReachState {
   readonly key: string
-  readonly layers: Readonly<Record<string, ReachByCode>>
+  readonly layers: Readonly<Record<string, ReachByPlace>>
   readonly chart: ReachChart | null
 }
 
@@ -18,10 +21,18 @@ const asked = new Set<string>()
 
 export const heldKey = (held: readonly Modifier[]): string => held.join('+')
 
+/** A set of modifiers, and perhaps a control that is held with them, for which the whole bench is charted. */
+export interface Layer {
+  readonly held: readonly Modifier[]
+  readonly withId?: string | undefined
+}
+const layerKey = (held: readonly Modifier[], withId?: string): string =>
+  withId === undefined ? heldKey(held) : `${heldKey(held)}|${withId}`
+
 /** Only what reach depends on goes into the key, so that naming or placing a command computes nothing anew. */
 const situationOf = (derived: Derived): ReachSituation => {
   const { hand, around } = derived
-  const controls = around.controls.map(({ id, code, row, xMm, yMm, widthMm, heightMm }) => ({
+  const controls = keyControls(around.controls).map(({ id, code, row, xMm, yMm, widthMm, heightMm }) => ({
     id,
     code,
     row,
@@ -31,10 +42,10 @@ const situationOf = (derived: Derived): ReachSituation => {
     heightMm,
   }))
   const altGraph = around.layout.altGraph
-  const { side, spanMm, rests } = hand
+  const atRest = handOnBench(hand)
   return {
-    key: JSON.stringify([side, spanMm, rests, altGraph, controls.map((c) => [c.id, c.xMm, c.yMm])]),
-    hand: { side, spanMm, rests },
+    key: JSON.stringify([atRest, altGraph, controls.map(Object.values)]),
+    hand: atRest,
     controls,
     altGraph,
   }
@@ -51,12 +62,16 @@ const ifLatest = (key: string, change: (state: ReachState) => Partial<ReachState
   if (useReachStore.getState().key === key) useReachStore.setState(change)
 }
 
-async function askLayer(situation: ReachSituation, held: readonly Modifier[]): Promise<void> {
-  const name = heldKey(held)
+async function askLayer(
+  situation: ReachSituation,
+  held: readonly Modifier[],
+  withId?: string,
+): Promise<void> {
+  const name = layerKey(held, withId)
   if (asked.has(name)) return
   asked.add(name)
   try {
-    const layer = await reachService().layer(situation, held)
+    const layer = await reachService().layer(situation, held, withId)
     ifLatest(situation.key, (s) => ({ layers: { ...s.layers, [name]: layer } }))
   } catch (error) {
     asked.delete(name)
@@ -77,27 +92,35 @@ function useSituation(): ReachSituation {
 export type ReachOf = (trigger: Trigger) => ChordReach | undefined
 
 /** Reach of the layers wanted, as they come in; asks the worker for those that are missing, in the order given. */
-export function useReachLayers(wanted: readonly (readonly Modifier[])[]): {
-  readonly layers: Readonly<Record<string, ReachByCode>>
+export function useReachLayers(
+  wanted: readonly (readonly Modifier[])[],
+  further: readonly Layer[] = [],
+): {
+  readonly layers: Readonly<Record<string, ReachByPlace>>
   readonly reachOf: ReachOf
 } {
   const situation = useSituation()
+  const { survey } = useDerived()
   const state = useReachStore()
-  const names = wanted.map(heldKey).join(' ')
+  const names = [
+    ...wanted.map((held) => layerKey(held)),
+    ...further.map((l) => layerKey(l.held, l.withId)),
+  ].join(' ')
   useEffect(() => {
     enter(situation.key)
     for (const held of wanted) void askLayer(situation, held)
+    for (const { held, withId } of further) void askLayer(situation, held, withId)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [situation, names])
   const layers = state.key === situation.key ? state.layers : noLayers
-  const reachOf = useMemo(
-    (): ReachOf => (trigger) => layers[heldKey(trigger.modifiers)]?.[trigger.code],
-    [layers],
-  )
+  const reachOf = useMemo((): ReachOf => {
+    const context = priceContext(survey, (held, place, withId) => layers[layerKey(held, withId)]?.[place])
+    return (trigger) => triggerReach(trigger, context)
+  }, [layers, survey])
   return { layers, reachOf }
 }
 
-const noLayers: Readonly<Record<string, ReachByCode>> = {}
+const noLayers: Readonly<Record<string, ReachByPlace>> = {}
 
 export const contourTimesMs = [150, 200, 250, 300, 350, 400, 450, 500]
 

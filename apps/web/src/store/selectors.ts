@@ -1,9 +1,10 @@
 import { useMemo } from 'react'
 import {
-  activeArrangement, activeBench, findClashes, isLiveIn, surroundings, surveyPlaces, triggerKey,
-  type Arrangement, type Clash, type Command, type Modifier, type Plan, type PlaceSurvey, type RestingHand, type Trigger,
+  activeArrangement, activeBench, findClashes, handOnBench, heldOf, isLiveIn, pageFor, spot, surroundings, surveyPlaces, triggerKey,
+  type Arrangement, type Bench, type Clash, type Command, type PageOf, type Plan, type PlaceSurvey, type RestingHand, type Trigger,
 } from '@reach-plot/core' // prettier-ignore
 import { catalogues } from './catalogues.js'
+import type { Layer } from './reach.js'
 import { usePlan } from './plan-store.js'
 import { useView } from './view-store.js'
 
@@ -20,7 +21,10 @@ function memoByIdentity<K extends object, V>(compute: (key: K) => V): (key: K) =
 /** All that is derived from a plan alone; computed once for each state of the plan. */
 export interface Derived {
   readonly arrangement: Arrangement
+  readonly bench: Bench
   readonly hand: RestingHand
+  /** ids on the bench of the controls under the fingertips */
+  readonly rests: RestingHand['rests']
   readonly around: ReturnType<typeof surroundings>
   readonly survey: PlaceSurvey
   readonly clashes: readonly Clash[]
@@ -33,6 +37,8 @@ const noTriggers: readonly Trigger[] = []
 
 export const derive = memoByIdentity((plan: Plan): Derived => {
   const arrangement = activeArrangement(plan)
+  const bench = activeBench(plan)
+  const hand = bench.hands[0] as RestingHand
   const around = surroundings(plan, catalogues)
   const survey = surveyPlaces(arrangement.placements, around)
   const clashes = findClashes(arrangement.placements, around)
@@ -44,7 +50,9 @@ export const derive = memoByIdentity((plan: Plan): Derived => {
   }
   return {
     arrangement,
-    hand: activeBench(plan).hands[0] as RestingHand,
+    bench,
+    hand,
+    rests: handOnBench(hand).rests,
     around,
     survey,
     clashes,
@@ -78,9 +86,39 @@ export function useFrontCommands(): readonly Command[] {
   }, [plan, programId, contextId])
 }
 
-/** Sets of modifiers that an arrangement uses, as keys of layers. */
-export const heldSets = memoByIdentity((arrangement: Arrangement): readonly (readonly Modifier[])[] => {
-  const sets = new Map<string, readonly Modifier[]>()
-  for (const { trigger } of arrangement.placements) sets.set(trigger.modifiers.join('+'), trigger.modifiers)
-  return [...sets.values()]
+/** Layers that tell how the triggers of an arrangement are reached. */
+export const layersUsed = memoByIdentity((arrangement: Arrangement): readonly Layer[] => {
+  const layers = new Map<string, Layer>()
+  const triggers = [
+    ...arrangement.placements.map((p) => p.trigger),
+    ...arrangement.popups.map((s) => s.opener),
+  ]
+  for (const trigger of triggers) {
+    const held = heldOf(trigger)
+    const withId =
+      trigger.kind === 'button' && trigger.withId !== undefined
+        ? spot(trigger.deviceId, trigger.withId)
+        : undefined
+    layers.set(`${held.join('+')}|${withId ?? ''}`, { held, withId })
+    // beside the pointing hand the other one holds the modifiers alone
+    if (!('code' in trigger) && held.length > 0)
+      layers.set(`${held.slice(0, -1).join('+')}|`, { held: held.slice(0, -1) })
+  }
+  return [...layers.values()]
 })
+
+/** The page of each device that is looked at: opened by hand, or the one that follows the program in front. */
+export function usePageOf(): PageOf {
+  const { around } = useDerived()
+  const { programId } = useFront()
+  const openPages = useView((s) => s.openPages)
+  return useMemo(
+    () => (deviceId) => {
+      const opened = openPages[deviceId]
+      return opened !== undefined && around.legends?.has(`${deviceId}@${opened}`) === true
+        ? opened
+        : pageFor(deviceId, programId, around)
+    },
+    [openPages, programId, around],
+  )
+}

@@ -7,12 +7,15 @@ export interface ViewState {
   readonly programId: string | null
   readonly contextId: string | null
   readonly commandId: string | null
-  readonly code: string | null
+  /** the chosen place: a key's code, or `device/control` where there is none */
+  readonly spot: string | null
   /** key under the pointer or focus; changes often, so only what shows it listens to it */
   readonly hovered: string | null
   /** modifiers chosen by clicking, and those held down just now */
   readonly chosenHeld: readonly Modifier[]
   readonly pressedHeld: readonly Modifier[]
+  /** pages opened by hand, by device; other devices follow the program in front */
+  readonly openPages: Readonly<Record<string, string>>
   readonly query: string
   readonly triggerQuery: Trigger | null
   readonly onlyUnplaced: boolean
@@ -25,7 +28,8 @@ export const useView = create<ViewState>()((set) => ({
   programId: null,
   contextId: null,
   commandId: null,
-  code: null,
+  spot: null,
+  openPages: {},
   hovered: null,
   chosenHeld: [],
   pressedHeld: [],

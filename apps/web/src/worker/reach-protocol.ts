@@ -1,9 +1,9 @@
-import type { ChordReach, Control, FieldArea, Modifier, ReachContour, RestingHand } from '@reach-plot/core'
+import type { ChordReach, Control, FieldArea, HandAtRest, Modifier, ReachContour } from '@reach-plot/core'
 
 /** A hand over controls: all that reach depends on. `key` names it, so that the worker builds each solver once. */
 export interface ReachSituation {
   readonly key: string
-  readonly hand: Pick<RestingHand, 'side' | 'spanMm' | 'rests'>
+  readonly hand: HandAtRest
   readonly controls: readonly Control[]
   readonly altGraph: boolean
 }
@@ -21,6 +21,10 @@ export interface ReachChart {
 
 /** What the worker answers. Every call is a promise on the page's side. */
 export interface ReachService {
-  layer(situation: ReachSituation, held: readonly Modifier[]): Readonly<Record<string, ChordReach>>
+  layer(
+    situation: ReachSituation,
+    held: readonly Modifier[],
+    withId?: string,
+  ): Readonly<Record<string, ChordReach>>
   chart(situation: ReachSituation, request: ChartRequest): ReachChart
 }

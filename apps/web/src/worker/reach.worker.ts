@@ -13,7 +13,14 @@ function solverOf(situation: ReachSituation): ReachSolver {
 }
 
 const service: ReachService = {
-  layer: (situation, held) => reachLayer(solverOf(situation), situation.controls, held, situation.altGraph),
+  layer: (situation, held, withId) =>
+    reachLayer(
+      solverOf(situation),
+      situation.controls,
+      held,
+      situation.altGraph,
+      withId === undefined ? [] : [withId],
+    ),
   chart(situation, request) {
     const field = reachField(solverOf(situation).hand, request.area)
     return {

@@ -1,11 +1,12 @@
 import {
   activeArrangement,
   activeBench,
+  benchSolver,
+  keyControls,
   isModifier,
   placesInLayer,
   rankPlaces,
   reachLayer,
-  reachSolver,
   surroundings,
   surveyPlaces,
   triggerKey,
@@ -39,7 +40,12 @@ export function run(args: readonly string[]): Outcome {
   const around = surroundings(plan, catalogues)
   const hand = activeBench(plan).hands[0]
   if (!hand) throw usageError('the bench has no hand', 'add one')
-  const layer = reachLayer(reachSolver(hand, around.controls), around.controls, held, around.layout.altGraph)
+  const layer = reachLayer(
+    benchSolver(hand, around.controls),
+    keyControls(around.controls),
+    held,
+    around.layout.altGraph,
+  )
   const places = rankPlaces(
     placesInLayer(command, held, layer, surveyPlaces(activeArrangement(plan).placements, around)),
   )
@@ -56,7 +62,7 @@ export function run(args: readonly string[]): Outcome {
     .slice(0, value.length)
     .map(
       (p, i) =>
-        `${String(i + 1).padStart(3)} ${triggerName(p.trigger, around.layout, around.systemId).padEnd(14)} ${p.reach.verdict.padEnd(8)} ${Math.round(p.reach.timeMs)} ms  ${p.mnemonic.reason}${p.holders[0] ? ` Held by ${p.holders[0].name}.` : ''}`,
+        `${String(i + 1).padStart(3)} ${triggerName(p.trigger, around).padEnd(14)} ${p.reach.verdict.padEnd(8)} ${Math.round(p.reach.timeMs)} ms  ${p.mnemonic.reason}${p.holders[0] ? ` Held by ${p.holders[0].name}.` : ''}`,
     )
   return { value: { command: command.id, places: value }, text: text.join('\n') }
 }

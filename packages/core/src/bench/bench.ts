@@ -1,13 +1,20 @@
 import { z } from 'zod'
 import { CoreError } from '../errors.js'
+import { spot } from '../triggers/index.js'
 import type { Control } from './control.js'
-import { deviceControls, type Device } from './device.js'
+import { deviceControls, isPointingDevice, type Device } from './device.js'
 
 const placedDeviceSchema = z.strictObject({
   deviceId: z.string().min(1),
+  /** where the device's back left corner lies on the desk, before it is turned about it */
   xMm: z.number().min(-5000).max(5000),
   yMm: z.number().min(-5000).max(5000),
+  /** clockwise as seen from above, about the device's back left corner */
+  turnDeg: z.number().min(-180).max(180),
+  /** reflected left to right, as a device for the other hand is */
+  mirrored: z.boolean(),
 })
+export type PlacedDevice = z.infer<typeof placedDeviceSchema>
 
 export const handSides = ['left', 'right'] as const
 export type HandSide = (typeof handSides)[number]
@@ -15,17 +22,22 @@ export type HandSide = (typeof handSides)[number]
 /** Spans that the model is drawn for, in mm: a little beyond the survey's 1 and 99 %. */
 export const spanRangeMm = { min: 130, max: 260 } as const
 
+const restsSchema = z.strictObject({
+  index: z.string().min(1),
+  middle: z.string().min(1),
+  ring: z.string().min(1),
+  little: z.string().min(1),
+})
+
 const restingHandSchema = z.strictObject({
   side: z.enum(handSides),
   spanMm: z.number().min(spanRangeMm.min).max(spanRangeMm.max),
+  /** the device on which the hand is at home */
   deviceId: z.string().min(1),
-  /** which control each fingertip rests on; the thumb's place follows from the index finger */
-  rests: z.strictObject({
-    index: z.string().min(1),
-    middle: z.string().min(1),
-    ring: z.string().min(1),
-    little: z.string().min(1),
-  }),
+  /** which of its controls each fingertip rests on; the thumb's place follows from the index finger */
+  rests: restsSchema,
+  /** where the fingertips rest when another device of the bench is the home, by device id */
+  otherRests: z.record(z.string(), restsSchema).optional(),
 })
 export type RestingHand = z.infer<typeof restingHandSchema>
 
@@ -43,9 +55,41 @@ export const homeKeys: Readonly<Record<HandSide, RestingHand['rests']>> = {
   right: { index: 'KeyJ', middle: 'KeyK', ring: 'KeyL', little: 'Semicolon' },
 }
 
-/** A control at its place on the desk. */
+/** A control at its place on the desk; its id is `device/control`. */
 export interface BenchControl extends Control {
   readonly deviceId: string
+  readonly controlId: string
+  /** turn of the device; x, y, width and height are on the desk's axes already */
+  readonly turnDeg: number
+  /** sizes of the cap in the device's axes, for drawing */
+  readonly capWidthMm: number
+  readonly capHeightMm: number
+  readonly pointing: boolean
+}
+
+/** A point of a device on the desk, mm. */
+export function onDesk(
+  placed: PlacedDevice,
+  xMm: number,
+  yMm: number,
+  widthMm = 0,
+): { xMm: number; yMm: number } {
+  const angle = (placed.turnDeg * Math.PI) / 180
+  const x = placed.mirrored ? widthMm - xMm : xMm
+  return {
+    xMm: placed.xMm + x * Math.cos(angle) - yMm * Math.sin(angle),
+    yMm: placed.yMm + x * Math.sin(angle) + yMm * Math.cos(angle),
+  }
+}
+
+/** Width and depth of a device in its own axes, mm: its outline, or the keys of a board. */
+export function deviceSizeMm(device: Device): { readonly widthMm: number; readonly heightMm: number } {
+  if (device.kind === 'drawn') return { widthMm: device.widthMm, heightMm: device.heightMm }
+  const controls = deviceControls(device)
+  return {
+    widthMm: Math.max(...controls.map((c) => c.xMm + c.widthMm / 2)),
+    heightMm: Math.max(...controls.map((c) => c.yMm + c.heightMm / 2)),
+  }
 }
 
 /**
@@ -62,11 +106,42 @@ export function benchControls(bench: Bench, devices: readonly Device[]): BenchCo
         mend: 'add the device to the plan or take it off the bench',
       })
     }
+    const { widthMm } = deviceSizeMm(device)
+    const pointing = isPointingDevice(device)
+    const angle = (placed.turnDeg * Math.PI) / 180
+    const [across, along] = [Math.cos(angle) ** 2, Math.sin(angle) ** 2]
     return deviceControls(device).map((control) => ({
       ...control,
+      ...onDesk(placed, control.xMm, control.yMm, widthMm),
+      id: spot(device.id, control.id),
+      controlId: control.id,
       deviceId: device.id,
-      xMm: control.xMm + placed.xMm,
-      yMm: control.yMm + placed.yMm,
+      turnDeg: placed.turnDeg,
+      // The sides of an upright box in the turned cap: exact at right angles, and inside the cap once it is inset.
+      widthMm: control.widthMm * across + control.heightMm * along,
+      heightMm: control.heightMm * across + control.widthMm * along,
+      capWidthMm: control.widthMm,
+      capHeightMm: control.heightMm,
+      pointing,
     }))
   })
 }
+
+/** The resting hand in ids of the bench, as the hand model takes it. */
+export const handOnBench = (
+  hand: RestingHand,
+): Pick<RestingHand, 'side' | 'spanMm' | 'rests'> & { readonly thumbRest: string } => ({
+  side: hand.side,
+  spanMm: hand.spanMm,
+  rests: {
+    index: spot(hand.deviceId, hand.rests.index),
+    middle: spot(hand.deviceId, hand.rests.middle),
+    ring: spot(hand.deviceId, hand.rests.ring),
+    little: spot(hand.deviceId, hand.rests.little),
+  },
+  thumbRest: spot(hand.deviceId, 'Space'),
+})
+
+/** The controls that the hand on the keys may take: all but those of the pointing hand. */
+export const keyControls = <C extends Control>(controls: readonly C[]): C[] =>
+  controls.filter((c) => c.pointing !== true)

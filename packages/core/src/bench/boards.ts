@@ -6,7 +6,14 @@ export const pitchMm = 19.05
 /** Gap between neighbouring caps, so that a cap of one unit is 18 mm wide, as in the XKB geometries. */
 export const capGapMm = 1.05
 
-export const boardIds = ['ansi-104', 'iso-105', 'ansi-tkl-87', 'laptop-compact'] as const
+export const boardIds = [
+  'ansi-104',
+  'iso-105',
+  'ansi-tkl-87',
+  'laptop-compact',
+  'ansi-104-left',
+  'iso-105-left',
+] as const
 export type BoardId = (typeof boardIds)[number]
 export const bottomRows = ['windows', 'mac'] as const
 export type BottomRow = (typeof bottomRows)[number]
@@ -72,6 +79,12 @@ const numberBlock: RowSpec[] = [
   { row: 'bottom', yU: 5.5, xU: 18.5, keys: 'Numpad0*2 NumpadDecimal' },
 ]
 
+/** The number block stands first, a quarter unit from the letters; letters and editing block keep their distances. */
+const blockAtLeft = (enter: 'ansi' | 'iso', bottomRow: BottomRow): RowSpec[] => [
+  ...numberBlock.map((row) => ({ ...row, xU: (row.xU ?? 0) - 18.5 })),
+  ...[...main(enter, bottomRow), ...editing].map((row) => ({ ...row, xU: (row.xU ?? 0) + 4.25 })),
+]
+
 const compact = (bottomRow: BottomRow): RowSpec[] => [
   {
     row: 'function',
@@ -96,6 +109,8 @@ const specs: Readonly<Record<BoardId, { name: string; rows: (bottomRow: BottomRo
     rows: (b) => [...main('ansi', b), ...editing],
   },
   'laptop-compact': { name: 'Compact laptop', rows: compact },
+  'ansi-104-left': { name: 'Keyboard, ANSI, number block at the left', rows: (b) => blockAtLeft('ansi', b) },
+  'iso-105-left': { name: 'Keyboard, ISO, number block at the left', rows: (b) => blockAtLeft('iso', b) },
 }
 
 export const isBoardId = (id: string): id is BoardId => (boardIds as readonly string[]).includes(id)

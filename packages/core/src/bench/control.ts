@@ -1,22 +1,40 @@
+import type { strokeCounts } from '../triggers/index.js'
+
 /** Rows of a keyboard from back to front. The thumb takes keys of the bottom row only. */
 export type Row = 'function' | 'number' | 'upper' | 'home' | 'lower' | 'bottom'
+
+/**
+ * What a control does when it is worked. A `field` is where strokes are drawn; a `zone` is felt by touch.
+ * Keys and buttons differ only in what they are called.
+ */
+export const controlTypes = ['key', 'button', 'dial', 'wheel', 'zone', 'field'] as const
+export type ControlType = (typeof controlTypes)[number]
 
 /**
  * One key on a device. Position is the centre of the cap and sizes are those of the cap, in mm;
  * x right, y towards the user, from the back left corner of the device's key field.
  */
 export interface Control {
-  /** unique on its device; the W3C code where the key has one */
+  /** unique on its device; the W3C code where the key has one. On a bench `device/control`. */
   readonly id: string
-  /** W3C UI Events `code` that the key sends, or null when it sends none (a laptop's Fn) */
+  /** W3C UI Events `code` that the key sends, or null when it sends none (a laptop's Fn, a pad key) */
   readonly code: string | null
   readonly row: Row
   readonly xMm: number
   readonly yMm: number
   readonly widthMm: number
   readonly heightMm: number
+  /** a key where it is left out */
+  readonly type?: ControlType
+  readonly round?: boolean
+  /** what the person calls it; keys with a code are called by their legend */
+  readonly name?: string
+  /** for a field: how many directions its strokes have */
+  readonly directions?: (typeof strokeCounts)[number]
+  /** worked by the pointing hand */
+  readonly pointing?: boolean
 }
 
 /** Controls reflected about the vertical line x = 0, for tests and for left-handed mirrors. */
-export const mirrorControls = (controls: readonly Control[]): Control[] =>
+export const mirrorControls = <C extends Control>(controls: readonly C[]): C[] =>
   controls.map((control) => ({ ...control, xMm: -control.xMm }))

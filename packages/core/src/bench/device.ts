@@ -1,6 +1,8 @@
 import { z } from 'zod'
-import { boardControls, boardIds, bottomRows } from './boards.js'
+import { boardControls, boardIds, boardName, bottomRows } from './boards.js'
 import type { Control } from './control.js'
+import { drawnControls, drawnDeviceSchema, isPointing, type Page } from './drawn.js'
+import { spot } from '../triggers/index.js'
 
 /** A catalogue keyboard. */
 const boardDeviceSchema = z.strictObject({
@@ -12,8 +14,42 @@ const boardDeviceSchema = z.strictObject({
 })
 
 /** A thing on the desk with controls on it. A union on `kind`. */
-export const deviceSchema = z.discriminatedUnion('kind', [boardDeviceSchema])
+export const deviceSchema = z.discriminatedUnion('kind', [boardDeviceSchema, drawnDeviceSchema])
 export type Device = z.infer<typeof deviceSchema>
+export type BoardDevice = z.infer<typeof boardDeviceSchema>
 
 /** The controls of a device in its own axes, mm. */
-export const deviceControls = (device: Device): Control[] => boardControls(device.board, device.bottomRow)
+export const deviceControls = (device: Device): Control[] =>
+  device.kind === 'board' ? boardControls(device.board, device.bottomRow) : drawnControls(device)
+
+/** What a device is, in words: the catalogue board, or the name of a drawn device. */
+export const deviceTitle = (device: Device): string =>
+  device.kind === 'board' ? boardName(device.board) : device.name
+
+/** Whether the pointing hand works the device. */
+export const isPointingDevice = (device: Device): boolean =>
+  device.kind === 'drawn' && isPointing(device.form)
+
+export const pagesOf = (device: Device | undefined): readonly Page[] =>
+  device?.kind === 'drawn' ? device.pages : []
+
+/** Names of devices, controls without a code and pages, as `triggerName` looks them up. */
+export function deviceLegends(devices: readonly Device[]): ReadonlyMap<string, string> {
+  const legends = new Map<string, string>()
+  const drawn = devices.filter((d) => d.kind === 'drawn')
+  // with one device of a form its controls need no device before their names
+  const forms = drawn.map((d) => d.form)
+  for (const device of drawn) {
+    const alone = forms.filter((f) => f === device.form).length === 1
+    const prefix = alone ? formName[device.form] : device.name
+    for (const control of device.controls)
+      legends.set(spot(device.id, control.id), `${prefix} ${control.name || control.id}`.trim())
+    for (const page of device.pages) legends.set(`${device.id}@${page.id}`, page.name)
+  }
+  return legends
+}
+
+const formName = {
+  keypad: 'keypad', pad: 'pad', deck: 'deck', tablet: 'tablet', pen: 'pen', mouse: 'mouse', trackball: 'trackball',
+  touch: 'touch', other: 'device',
+} as const // prettier-ignore

@@ -8,7 +8,7 @@ export const severities = ['blocks', 'shadows', 'ambiguous', 'caution'] as const
 export type Severity = (typeof severities)[number]
 
 /** Layers in the order in which a press passes them. */
-export const clashLayers = ['device', 'system', 'typing', 'context'] as const
+export const clashLayers = ['device', 'system', 'typing', 'context', 'relay'] as const
 export type ClashLayer = (typeof clashLayers)[number]
 
 /** Something that keeps a trigger from doing what the person means. */

@@ -1,4 +1,4 @@
-import { characterAt, type NationalLayout, type SystemId, type Trigger } from '../triggers/index.js'
+import { characterAt, type Chord, type NationalLayout, type SystemId } from '../triggers/index.js'
 
 /** Keys that edit text or move in it when pressed bare or with Shift. */
 const editingKeys = new Set([
@@ -15,7 +15,7 @@ export type Typed =
  * Windows takes Control+Alt for the third-level key; macOS types with Option on nearly every key, with characters that
  * no data here tells (both from memory).
  */
-export function typedBy(trigger: Trigger, layout: NationalLayout, system: SystemId): Typed | null {
+export function typedBy(trigger: Chord, layout: NationalLayout, system: SystemId): Typed | null {
   const held = new Set<string>(trigger.modifiers)
   if (held.has('Meta')) return null
   const shift = held.has('Shift')

@@ -1,6 +1,14 @@
 import { z } from 'zod'
 import { contextsOverlap, type Program } from './program.js'
 
+export const commandKinds = ['once', 'on-off', 'held', 'stepped'] as const
+/** Fires once; turns a state on or off; works while it is held; steps a value up and down. */
+export type CommandKind = (typeof commandKinds)[number]
+
+export const damageLevels = ['nuisance', 'rework', 'loss'] as const
+/** What a slip costs: a moment; work that has to be done again; something that cannot be had back. */
+export type DamageLevel = (typeof damageLevels)[number]
+
 export const commandSchema = z.strictObject({
   id: z.string().min(1).max(120),
   programId: z.string().min(1),
@@ -12,11 +20,33 @@ export const commandSchema = z.strictObject({
   usesPerHour: z.number().min(0).max(100_000),
   /** id of the command that undoes or reverses this one */
   oppositeId: z.string().min(1).optional(),
+  /** commands that belong together with this one */
+  siblingIds: z.array(z.string().min(1)).max(50).optional(),
+  /** what sets it apart from commands of the same name: brush 3 of twelve */
+  parameter: z.string().min(1).max(60).optional(),
+  /** `once` where left out */
+  kind: z.enum(commandKinds).optional(),
+  damage: z
+    .strictObject({
+      level: z.enum(damageLevels),
+      /** how to get out of it */
+      wayOut: z.string().max(300),
+    })
+    .optional(),
+  /** name of an icon of the icon package */
+  icon: z
+    .string()
+    .regex(/^[a-z][a-z0-9-]{0,60}$/, 'must be the name of an icon, such as map-pin')
+    .optional(),
   /** short text for labels, where the person has written one */
   label: z.string().min(1).max(60).optional(),
   note: z.string().max(2000).optional(),
 })
 export type Command = z.infer<typeof commandSchema>
+
+/** The name with what sets it apart: `Brush, 3 of 12`. */
+export const fullName = (command: Pick<Command, 'name' | 'parameter'>): string =>
+  command.parameter === undefined ? command.name : `${command.name}, ${command.parameter}`
 
 /** Contexts that a command is live in: its own, or all of its program's. */
 export const liveContexts = (command: Command, program: Program): readonly string[] =>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { chordSchema } from '../triggers/index.js'
 
 /** A mode of a program. */
 export const contextSchema = z.strictObject({
@@ -8,6 +9,8 @@ export const contextSchema = z.strictObject({
   typing: z.boolean(),
   /** ids of contexts of the same program that can be live at the same time as this one */
   overlaps: z.array(z.string()).max(100),
+  /** live together with every other context, such as a panel that stays open */
+  everywhere: z.boolean().optional(),
 })
 export type Context = z.infer<typeof contextSchema>
 
@@ -15,13 +18,17 @@ export const programSchema = z.strictObject({
   id: z.string().min(1).max(80),
   name: z.string().min(1).max(120),
   contexts: z.array(contextSchema).min(1).max(100),
+  /** opens the program's menus, which are then walked by the first letters of their entries */
+  menuChord: chordSchema.optional(),
 })
 export type Program = z.infer<typeof programSchema>
 
 /** Whether two contexts of one program can be live together. A context overlaps itself; either side may say so. */
 export function contextsOverlap(program: Program, a: string, b: string): boolean {
   if (a === b) return true
-  const says = (one: string, other: string): boolean =>
-    program.contexts.find((c) => c.id === one)?.overlaps.includes(other) ?? false
+  const says = (one: string, other: string): boolean => {
+    const context = program.contexts.find((c) => c.id === one)
+    return context !== undefined && (context.everywhere === true || context.overlaps.includes(other))
+  }
   return says(a, b) || says(b, a)
 }

@@ -11,7 +11,7 @@ export function searchCommands(commands: readonly Command[], query: string): Com
   const ranked: { command: Command; rank: number }[] = []
   for (const command of commands) {
     const name = fold(command.name)
-    const text = `${name} ${fold(command.menu.join(' '))}`
+    const text = `${name} ${fold(`${command.parameter ?? ''} ${command.menu.join(' ')}`)}`
     if (!words.every((word) => text.includes(word))) continue
     const first = words[0] ?? ''
     const rank = name.startsWith(first) ? 0 : name.split(/\s+/).some((w) => w.startsWith(first)) ? 1 : 2
@@ -25,3 +25,9 @@ export function searchCommands(commands: readonly Command[], query: string): Com
   )
   return ranked.map((r) => r.command)
 }
+
+/** Other commands of the same program and name, which only their menu path, contexts or parameter tell apart. */
+export const namesakesOf = (command: Command, commands: readonly Command[]): Command[] =>
+  commands.filter(
+    (c) => c.id !== command.id && c.programId === command.programId && fold(c.name) === fold(command.name),
+  )

@@ -1,4 +1,4 @@
-import { commandSchema, type Command, type Program } from '../commands/index.js'
+import { commandSchema, fullName, type Command, type Program } from '../commands/index.js'
 import { readCsv, writeCsv, type BadLine } from './csv.js'
 import { freshId } from './ids.js'
 
@@ -12,6 +12,12 @@ const columns = [
   'opposite',
   'label',
   'note',
+  'parameter',
+  'kind',
+  'damage',
+  'wayOut',
+  'siblings',
+  'icon',
 ] as const
 type Column = (typeof columns)[number]
 
@@ -28,8 +34,8 @@ export interface CommandImport {
   readonly commands: readonly Command[]
 }
 
-const identity = (programId: string, name: string, menu: readonly string[]): string =>
-  [programId, name.toLowerCase(), menu.join('>').toLowerCase()].join('\n')
+const identity = (programId: string, name: string, menu: readonly string[], parameter: string): string =>
+  [programId, name.toLowerCase(), menu.join('>').toLowerCase(), parameter.toLowerCase()].join('\n')
 
 const splitMenu = (cell: string): string[] =>
   cell
@@ -51,11 +57,13 @@ export function readCommandCsv(
   const bad: BadLine[] = []
   const programs = plan.programs.map((p) => ({ ...p, contexts: [...p.contexts] }))
   const commands = new Map(plan.commands.map((c) => [c.id, c]))
-  const byIdentity = new Map(plan.commands.map((c) => [identity(c.programId, c.name, c.menu), c.id]))
+  const byIdentity = new Map(
+    plan.commands.map((c) => [identity(c.programId, c.name, c.menu, c.parameter ?? ''), c.id]),
+  )
   const programIds = new Set(programs.map((p) => p.id))
   const commandIds = new Set(commands.keys())
   const lineOf = new Map<string, number>()
-  const read: { line: number; command: Command; opposite: string }[] = []
+  const read: { line: number; command: Command; opposite: string; siblings: readonly string[] }[] = []
 
   for (const { line, cells } of rows) {
     const fault = (column: Column, message: string): void => void bad.push({ line, column, message })
@@ -68,10 +76,11 @@ export function readCommandCsv(
     const known =
       cells.id !== ''
         ? commands.get(cells.id)
-        : program && commands.get(byIdentity.get(identity(program.id, cells.command, menu)) ?? '')
+        : program &&
+          commands.get(byIdentity.get(identity(program.id, cells.command, menu, cells.parameter)) ?? '')
     const id = cells.id || known?.id || freshId(`${cells.program} ${cells.command}`, new Set(commandIds))
     const earlier = lineOf.get(id) ?? (known ? lineOf.get(known.id) : undefined)
-    if (earlier !== undefined) { fault('command', `This command stands in line ${earlier} already; give one of them another menu path or an id.`); continue } // prettier-ignore
+    if (earlier !== undefined) { fault('command', `This command stands in line ${earlier} already; give one of them another menu path, a parameter or an id.`); continue } // prettier-ignore
     const before = commands.get(id)
     const contextNames =
       cells.contexts.toLowerCase() === 'everywhere'
@@ -90,6 +99,10 @@ export function readCommandCsv(
       usesPerHour: uses ?? before?.usesPerHour ?? 0,
       ...(cells.label !== '' && { label: cells.label }),
       ...(cells.note !== '' && { note: cells.note }),
+      ...(cells.parameter !== '' && { parameter: cells.parameter }),
+      ...(cells.kind !== '' && { kind: cells.kind }),
+      ...(cells.damage !== '' && { damage: { level: cells.damage, wayOut: cells.wayOut } }),
+      ...(cells.icon !== '' && { icon: cells.icon }),
     })
     if (!candidate.success) {
       const issue = candidate.error.issues[0]
@@ -115,13 +128,21 @@ export function readCommandCsv(
     }
     commandIds.add(id)
     lineOf.set(id, line)
-    byIdentity.set(identity(program.id, command.name, command.menu), id)
+    byIdentity.set(identity(program.id, command.name, command.menu, command.parameter ?? ''), id)
     commands.set(id, command)
-    read.push({ line, command, opposite: cells.opposite })
+    read.push({
+      line,
+      command,
+      opposite: cells.opposite,
+      siblings: cells.siblings
+        .split(';')
+        .map((n) => n.trim())
+        .filter(Boolean),
+    })
   }
   for (const program of programs) if (program.contexts.length === 0) contextNamed(program, 'Main')
 
-  const rowsOut = read.map(({ line, command, opposite }) => {
+  const rowsOut = read.map(({ line, command, opposite, siblings }) => {
     let final = command
     if (opposite !== '') {
       const found = [...commands.values()].filter(
@@ -139,6 +160,22 @@ export function readCommandCsv(
           message: `There is no command “${opposite}” in that program; the rest of the line is kept.`,
         })
     }
+    const siblingIds = siblings.flatMap((name) => {
+      const found = [...commands.values()].find(
+        (c) =>
+          c.programId === command.programId &&
+          c.id !== command.id &&
+          (c.id === name || fullName(c).toLowerCase() === name.toLowerCase()),
+      )
+      if (!found)
+        bad.push({
+          line,
+          column: 'siblings',
+          message: `There is no command “${name}” in that program; the rest of the line is kept.`,
+        })
+      return found?.id ?? []
+    })
+    if (siblingIds.length > 0) final = { ...final, siblingIds }
     commands.set(final.id, final)
     const before = plan.commands.find((c) => c.id === final.id)
     const status = !before ? 'new' : sameCommand(before, final) ? 'same' : 'changed'
@@ -185,6 +222,12 @@ export function writeCommandCsv(plan: {
       opposite: names.get(c.oppositeId ?? '') ?? '',
       label: c.label ?? '',
       note: c.note ?? '',
+      parameter: c.parameter ?? '',
+      kind: c.kind ?? '',
+      damage: c.damage?.level ?? '',
+      wayOut: c.damage?.wayOut ?? '',
+      siblings: (c.siblingIds ?? []).join(';'),
+      icon: c.icon ?? '',
     }
     return columns.map((column) => cells[column])
   })

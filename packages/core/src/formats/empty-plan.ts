@@ -14,13 +14,15 @@ export const emptyPlan = (): Plan => ({
     {
       id: 'desk',
       name: 'Desk',
-      devices: [{ deviceId: 'keyboard', xMm: 0, yMm: 0 }],
+      devices: [{ deviceId: 'keyboard', xMm: 0, yMm: 0, turnDeg: 0, mirrored: false }],
       hands: [{ side: 'left', spanMm: defaultSpanMm, deviceId: 'keyboard', rests: homeKeys.left }],
     },
   ],
   programs: [],
   commands: [],
-  arrangements: [{ id: 'draft', name: 'First draft', isDefault: false, placements: [] }],
+  routines: [],
+  usage: null,
+  arrangements: [{ id: 'draft', name: 'First draft', isDefault: false, placements: [], popups: [] }],
   activeBenchId: 'desk',
   activeArrangementId: 'draft',
 })

@@ -1,10 +1,10 @@
 import type { Command, Program } from '../commands/index.js'
 import { CoreError } from '../errors.js'
-import { parseTrigger, triggerKey } from '../triggers/index.js'
+import { parseTrigger, triggerKey, type Chord } from '../triggers/index.js'
 import { readCsv, writeCsv, type BadLine } from './csv.js'
 import type { Placement } from './plan.js'
 
-const columns = ['id', 'program', 'command', 'trigger'] as const
+const columns = ['id', 'program', 'command', 'trigger', 'sends'] as const
 type Column = (typeof columns)[number]
 
 export interface PlacementImport {
@@ -13,7 +13,8 @@ export interface PlacementImport {
 }
 
 /**
- * Reads placements from CSV: a command, by id or by program and name, and a trigger such as `Control+Shift+KeyU`.
+ * Reads placements from CSV: a command, by id or by program and name, a trigger such as `Control+Shift+KeyU`, and the
+ * chords that a control sends, separated by spaces.
  * @throws CoreError as `readCsv` does; faults of a line are in `bad`
  */
 export function readPlacementCsv(
@@ -52,12 +53,18 @@ export function readPlacementCsv(
     }
     try {
       const trigger = parseTrigger(cells.trigger)
+      const sends = cells.sends.split(' ').filter(Boolean).map(readChord)
       const key = `${command.id} ${triggerKey(trigger)}`
-      if (!seen.has(key)) placements.push({ commandId: command.id, trigger })
+      if (!seen.has(key))
+        placements.push({ commandId: command.id, trigger, ...(sends.length > 0 && { sends }) })
       seen.add(key)
     } catch (error) {
       if (!(error instanceof CoreError)) throw error
-      bad.push({ line, column: 'trigger', message: `${error.detail.what}; ${error.detail.mend}.` })
+      bad.push({
+        line,
+        column: error.code === 'TRIGGER_UNREADABLE' ? 'trigger' : 'sends',
+        message: `${error.detail.what}; ${error.detail.mend}.`,
+      })
     }
   }
   return { placements, bad }
@@ -72,7 +79,24 @@ export function writePlacementCsv(
   const rows = placements.map((p) => {
     const command = commands.get(p.commandId)
     const program = plan.programs.find((x) => x.id === command?.programId)
-    return [p.commandId, program?.name ?? '', command?.name ?? '', triggerKey(p.trigger)]
+    return [
+      p.commandId,
+      program?.name ?? '',
+      command?.name ?? '',
+      triggerKey(p.trigger),
+      (p.sends ?? []).map(triggerKey).join(' '),
+    ]
   })
   return writeCsv(columns, rows)
+}
+
+/** @throws CoreError `TRIGGER_UNREADABLE`, `RELAY_NO_CHORD` */
+function readChord(text: string): Chord {
+  const trigger = parseTrigger(text)
+  if (trigger.kind === 'chord') return trigger
+  throw new CoreError('RELAY_NO_CHORD', {
+    where: ['sends'],
+    what: `"${text.slice(0, 60)}" is no key combination`,
+    mend: 'write combinations such as Control+KeyK, separated by spaces',
+  })
 }

@@ -1,4 +1,11 @@
-import { benchControls, type Bench, type BenchControl } from '../bench/index.js'
+import {
+  benchControls,
+  deviceLegends,
+  handOnBench,
+  type Bench,
+  type BenchControl,
+  type Device,
+} from '../bench/index.js'
 import { handModel } from '../hand/index.js'
 import type { Surroundings, SystemKeys } from '../clashes/index.js'
 import { CoreError } from '../errors.js'
@@ -33,20 +40,32 @@ export const layoutOf = (plan: Pick<Plan, 'layoutId'>, catalogues: Catalogues): 
 /** Surroundings whose controls lie at their places on the desk. */
 export interface BenchSurroundings extends Surroundings {
   readonly controls: readonly BenchControl[]
+  readonly devices: readonly Device[]
 }
 
 /**
- * What stands around the plan's arrangements: commands, system, layout and the keys on the active bench.
+ * What stands around an arrangement: commands, system, layout and the keys on the bench.
  * @throws CoreError `REFERENCE_UNKNOWN` when the plan names a layout or system that the catalogues lack
  */
-export function surroundings(plan: Plan, catalogues: Catalogues): BenchSurroundings {
+export function surroundings(
+  plan: Plan,
+  catalogues: Catalogues,
+  { popups }: Pick<Arrangement, 'popups'> = activeArrangement(plan),
+  bench: Bench = activeBench(plan),
+): BenchSurroundings {
   return {
+    devices: plan.devices,
+    popups,
+    legends: new Map([
+      ...deviceLegends(plan.devices),
+      ...popups.map((s) => [`popup/${s.id}`, s.name] as const),
+    ]),
     programs: plan.programs,
     commands: plan.commands,
     systemId: plan.system,
     system: pick(catalogues.systems, plan.system, 'system'),
     layout: layoutOf(plan, catalogues),
-    controls: benchControls(activeBench(plan), plan.devices),
+    controls: benchControls(bench, plan.devices),
   }
 }
 
@@ -57,5 +76,5 @@ export function surroundings(plan: Plan, catalogues: Catalogues): BenchSurroundi
 export function checkPlanOpens(plan: Plan, catalogues: Catalogues): void {
   surroundings(plan, catalogues)
   for (const bench of plan.benches)
-    for (const hand of bench.hands) handModel(hand, benchControls(bench, plan.devices))
+    for (const hand of bench.hands) handModel(handOnBench(hand), benchControls(bench, plan.devices))
 }

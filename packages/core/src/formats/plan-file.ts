@@ -1,4 +1,5 @@
 import { CoreError } from '../errors.js'
+import { migrate } from './migrate.js'
 import { planSchema, planVersion, type Plan } from './plan.js'
 
 /** Largest plan file that is read, in bytes: hundreds of times the demo's. */
@@ -44,14 +45,15 @@ export function readPlan(text: string, fileName = 'plan file'): Plan {
       mend: 'choose a file whose "format" is "reachplot-plan"',
     })
   }
-  if (head.version !== planVersion) {
+  const migrated = migrate(raw as Record<string, unknown>)
+  if (migrated['version'] !== planVersion) {
     throw new CoreError('PLAN_VERSION', {
       where: [fileName, 'version'],
-      what: `the plan has version ${JSON.stringify(head.version)}; this program reads version ${planVersion}`,
+      what: `the plan has version ${JSON.stringify(head.version)}; this program reads up to version ${planVersion}`,
       mend: 'open it with the version of Reach Plot that wrote it, or update this one',
     })
   }
-  const parsed = planSchema.safeParse(raw)
+  const parsed = planSchema.safeParse(migrated)
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
     const more = parsed.error.issues.length - 1
@@ -102,6 +104,19 @@ function checkReferences(plan: Plan, fileName: string): void {
         fail(['benches', i, 'hands', j], `device "${h.deviceId}" is not on this bench`)
     })
   })
+  plan.devices.forEach((device, i) => {
+    if (device.kind !== 'drawn') return
+    const controls = idsOf(device.controls, `devices › ${i} › controls`)
+    const pages = idsOf(device.pages, `devices › ${i} › pages`)
+    device.pages.forEach((page, j) => {
+      for (const opens of page.opens) {
+        if (!controls.has(opens.controlId))
+          fail(['devices', i, 'pages', j, 'opens'], `there is no control "${opens.controlId}"`)
+        if (opens.pageId !== null && !pages.has(opens.pageId))
+          fail(['devices', i, 'pages', j, 'opens'], `there is no page "${opens.pageId}"`)
+      }
+    })
+  })
   plan.programs.forEach((program, i) => {
     program.contexts.forEach((c, j) => {
       const stray = c.overlaps.find((id) => !contexts.get(program.id)?.has(id))
@@ -117,8 +132,18 @@ function checkReferences(plan: Plan, fileName: string): void {
       fail(['commands', i, 'contextIds'], `there is no context "${stray}" in that program`)
     if (command.oppositeId !== undefined && !commands.has(command.oppositeId))
       fail(['commands', i, 'oppositeId'], `there is no command "${command.oppositeId}"`)
+    const strange = command.siblingIds?.find((id) => !commands.has(id))
+    if (strange !== undefined) fail(['commands', i, 'siblingIds'], `there is no command "${strange}"`)
+  })
+  idsOf(plan.routines, 'routines')
+  plan.routines.forEach((routine, i) => {
+    routine.steps.forEach((step, j) => {
+      if (step.kind === 'command' && !commands.has(step.commandId))
+        fail(['routines', i, 'steps', j], `there is no command "${step.commandId}"`)
+    })
   })
   plan.arrangements.forEach((arrangement, i) => {
+    idsOf(arrangement.popups, `arrangements › ${i} › popups`)
     arrangement.placements.forEach((p, j) => {
       if (!commands.has(p.commandId))
         fail(['arrangements', i, 'placements', j], `there is no command "${p.commandId}"`)

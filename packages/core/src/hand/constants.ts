@@ -60,3 +60,7 @@ export const fittsMsPerBit = 100
 export const pressMs = 100
 /** Homing the hand between devices, ms: H of Card, Moran and Newell (1980) (from memory). */
 export const homingMs = 400
+/** Movement time of the pointer per bit, ms: 4.5 bits/s, ISO 9241-411, Soukoreff and MacKenzie (2004) (from memory). */
+export const pointingMsPerBit = 1000 / 4.5
+/** Length of a stroke of the pointer, as the hand moves, mm. Assumed. */
+export const strokeLengthMm = 20

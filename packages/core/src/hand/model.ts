@@ -43,14 +43,17 @@ export const radToDeg = (angleRad: number): number => (angleRad * 180) / Math.PI
 /** +1 for a left hand, −1 for a right hand: x in the model's frame is x on the desk times this. */
 export const frameSign = (side: HandSide): 1 | -1 => (side === 'left' ? 1 : -1)
 
+/** A hand and the ids of the controls that its fingertips rest on. */
+export interface HandAtRest extends Pick<RestingHand, 'side' | 'spanMm' | 'rests'> {
+  /** the control under the thumb; the key "Space" where left out */
+  readonly thumbRest?: string
+}
+
 /**
  * The hand model for a hand that rests on `controls`.
  * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
  */
-export function handModel(
-  hand: Pick<RestingHand, 'side' | 'spanMm' | 'rests'>,
-  controls: readonly Control[],
-): HandModel {
+export function handModel(hand: HandAtRest, controls: readonly Control[]): HandModel {
   const sign = frameSign(hand.side)
   const at = (id: string, finger: string): { x: number; y: number } => {
     const control = controls.find((c) => c.id === id)
@@ -70,7 +73,7 @@ export function handModel(
     at(hand.rests.ring, 'ring'),
     at(hand.rests.little, 'little'),
   ]
-  const space = controls.find((c) => c.id === 'Space')
+  const space = controls.find((c) => c.id === (hand.thumbRest ?? 'Space'))
   // Without a space bar the thumb lies where one would be: two rows nearer than the home row.
   const tips = [{ x: index.x + thumbInwardMm, y: space?.yMm ?? index.y + 38.1 }, ...long]
   const mean = (pick: (tip: { x: number; y: number }) => number): number =>

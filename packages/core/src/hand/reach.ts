@@ -1,9 +1,9 @@
-import type { Control, RestingHand } from '../bench/index.js'
+import type { Control } from '../bench/index.js'
 import { CoreError } from '../errors.js'
 import { modifierCodes, type Modifier } from '../triggers/index.js'
 import { fingers, verdictLimits, type Finger } from './constants.js'
 import { bestFingering } from './fingering.js'
-import { aimBox, handModel, radToDeg, type AimBox, type HandModel } from './model.js'
+import { aimBox, handModel, radToDeg, type AimBox, type HandAtRest, type HandModel } from './model.js'
 import { freePose } from './pose.js'
 import { chordTimeMs } from './time.js'
 
@@ -48,21 +48,28 @@ export interface ReachSolver {
   reachControls(ids: readonly string[]): ChordReach
   /**
    * The same for modifiers of either side and a key: the sides of least energy.
-   * @returns null when the board lacks the key or one of the modifiers
+   * @param key  a key code, or the id of a control that sends none; of several keys with the code the best is taken
+   * @param withIds  further controls that are held
+   * @returns null when there is no such key or one of the modifiers is lacking
    */
-  reachChord(held: readonly Modifier[], code: string, altGraph: boolean): ChordReach | null
+  reachChord(
+    held: readonly Modifier[],
+    key: string,
+    altGraph: boolean,
+    withIds?: readonly string[],
+  ): ChordReach | null
 }
 
 /**
  * A solver for one hand over one set of controls; keeps what is common to all chords.
  * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
  */
-export function reachSolver(
-  restingHand: Pick<RestingHand, 'side' | 'spanMm' | 'rests'>,
-  controls: readonly Control[],
-): ReachSolver {
+export function reachSolver(restingHand: HandAtRest, controls: readonly Control[]): ReachSolver {
   const hand = handModel(restingHand, controls)
   const byId = new Map(controls.map((c) => [c.id, c]))
+  const byCode = new Map<string, string[]>()
+  for (const { code, id } of controls) if (code !== null) byCode.set(code, [...(byCode.get(code) ?? []), id])
+  const idsOf = (key: string): readonly string[] => byCode.get(key) ?? (byId.has(key) ? [key] : [])
   const boxes = new Map<string, AimBox>()
   const singles = new Map<string, Float64Array>()
 
@@ -95,22 +102,25 @@ export function reachSolver(
       checkIds(ids, byId)
       return solve(ids, Infinity)?.reach ?? outOfFingers(ids)
     },
-    reachChord(held, code, altGraph) {
-      let choices: string[][] = [[]]
-      for (const modifier of held) {
-        const sides = modifierCodes(modifier, altGraph).filter((c) => byId.has(c) && c !== code)
-        choices = choices.flatMap((head) => sides.map((side) => [...head, side]))
+    reachChord(held, key, altGraph, withIds = []) {
+      const keys = idsOf(key).filter((id) => !withIds.includes(id))
+      let choices: string[][] = keys.map((id) => [...withIds, id])
+      for (const modifier of held.toReversed()) {
+        const sides = modifierCodes(modifier, altGraph).flatMap(idsOf)
+        choices = choices.flatMap((tail) =>
+          sides.filter((side) => !tail.includes(side)).map((side) => [side, ...tail]),
+        )
       }
-      if (!byId.has(code) || choices.length === 0) return null
+      if (choices.length === 0) return null
       let best: ChordReach | null = null
       let leastEnergy = Infinity
-      for (const head of choices) {
-        const found = head.length < 5 ? solve([...head, code], leastEnergy) : null
+      for (const ids of choices) {
+        const found = ids.length <= 5 ? solve(ids, leastEnergy) : null
         if (!found || found.energy >= leastEnergy) continue
         best = found.reach
         leastEnergy = found.energy
       }
-      return best ?? outOfFingers([...(choices[0] as string[]), code])
+      return best ?? outOfFingers(choices[0] as string[])
     },
   }
 }

@@ -1,6 +1,8 @@
 import type { Control } from '../bench/index.js'
-import type { Command } from '../commands/index.js'
-import { keyLegend, type NationalLayout, type SystemId, type Trigger } from '../triggers/index.js'
+import { fullName, type Command } from '../commands/index.js'
+import {
+  actName, actOf, heldOf, keyLegend, spotOf, type Modifier, type NationalLayout, type SystemId, type Trigger, type Turn,
+} from '../triggers/index.js' // prettier-ignore
 import { fitLabel, type LabelLine, type LabelText } from './fit.js'
 import type { LabelFont } from './font.js'
 import { paperSizeMm } from './paper.js'
@@ -67,8 +69,12 @@ const printedWords: Readonly<Record<string, string>> = {
   NumpadEnter: 'Enter',
 }
 
-const printedLegend = (code: string, source: Pick<LabelSource, 'layout' | 'systemId'>): string =>
-  printedWords[code] ?? keyLegend(code, source.layout, source.systemId)
+const printedLegend = (control: Control, source: Pick<LabelSource, 'layout' | 'systemId'>): string => {
+  if (control.code === null) return control.name ?? ''
+  return printedWords[control.code] ?? keyLegend(control.code, source.layout, source.systemId)
+}
+
+const turnWords: Readonly<Record<Turn, string>> = { left: 'left', right: 'right', up: 'up', down: 'down' }
 
 /** What stands on the label of each control that carries a command: by height, then in the order of the keys. */
 export function labelTexts(
@@ -76,30 +82,40 @@ export function labelTexts(
   showLegend: boolean,
 ): { readonly control: Control; readonly text: LabelText }[] {
   const commands = new Map(source.commands.map((c) => [c.id, c]))
-  const byCode = new Map<string, { held: Trigger['modifiers']; text: string }[]>()
+  const byPlace = new Map<string, { held: readonly Modifier[]; text: string }[]>()
   for (const { commandId, trigger } of source.placements) {
     const command = commands.get(commandId)
-    if (!command) continue
-    const entries = byCode.get(trigger.code) ?? []
-    entries.push({ held: trigger.modifiers, text: command.label ?? command.name })
-    byCode.set(trigger.code, entries)
+    const place = spotOf(trigger)
+    if (!command || place === null || trigger.kind === 'stroke') continue
+    const entries = byPlace.get(place) ?? []
+    const how = trigger.kind === 'turn' ? turnWords[trigger.turn] : actName(actOf(trigger))
+    entries.push({
+      held: heldOf(trigger),
+      text: [how, command.label ?? fullName(command)].filter(Boolean).join(': '),
+    })
+    byPlace.set(place, entries)
   }
+  const seen = new Set<string>()
   return (
     source.controls
-      .filter((control) => control.code !== null && byCode.has(control.code))
+      .filter((control) => control.pointing !== true && byPlace.has(placeOf(control)))
+      // two keys that send one code are both labelled; a control of a bench is not listed twice
+      .filter((control) => !seen.has(control.id) && seen.add(control.id))
       // tall keys last, so that they leave no gaps under the others
       .toSorted((a, b) => a.heightMm - b.heightMm || a.yMm - b.yMm || a.xMm - b.xMm)
       .map((control) => ({
         control,
         text: {
-          legend: showLegend ? printedLegend(control.code as string, source) : '',
-          entries: (byCode.get(control.code as string) ?? []).toSorted(
+          legend: showLegend ? printedLegend(control, source) : '',
+          entries: (byPlace.get(placeOf(control)) ?? []).toSorted(
             (a, b) => a.held.length - b.held.length || (a.held.join() < b.held.join() ? -1 : 1),
           ),
         },
       }))
   )
 }
+
+const placeOf = (control: Control): string => control.code ?? control.id
 
 /**
  * Labels laid out on pages in true millimetres, row by row.
@@ -119,7 +135,7 @@ export function labelSheet(source: LabelSource, options: LabelOptions, font: Lab
     if (!fit.ok) {
       unreadable.push({
         controlId: control.id,
-        legend: keyLegend(control.code as string, source.layout, source.systemId),
+        legend: printedLegend(control, source),
         reason: fit.reason,
       })
       continue

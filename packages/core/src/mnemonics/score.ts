@@ -2,7 +2,9 @@ import type { Command } from '../commands/index.js'
 import {
   characterAt,
   characterLegend,
+  heldOf,
   triggerKey,
+  withHeld,
   type NationalLayout,
   type Trigger,
 } from '../triggers/index.js'
@@ -39,7 +41,7 @@ export function mnemonicScore(
 }
 
 function letterScore(name: string, trigger: Trigger, layout: NationalLayout): MnemonicScore {
-  const printed = characterAt(layout, trigger.code, 1)
+  const printed = 'code' in trigger ? characterAt(layout, trigger.code, 1) : null
   const none = { score: ruleScores.none, reason: 'No link to the name.' }
   if (printed === null || !/^[\p{L}\d]$/u.test(printed)) return none
   const letter = printed.toLocaleLowerCase()
@@ -56,23 +58,38 @@ function letterScore(name: string, trigger: Trigger, layout: NationalLayout): Mn
 
 /** The same key with and without Shift, all else equal. */
 export const isShiftPartner = (a: Trigger, b: Trigger): boolean =>
-  a.modifiers.includes('Shift') !== b.modifiers.includes('Shift') &&
-  triggerKey(toggleShift(a)) === triggerKey(b)
+  hasShift(a) !== hasShift(b) && triggerKey(toggleShift(a)) === triggerKey(b)
 
-export const toggleShift = (trigger: Trigger): Trigger => ({
-  ...trigger,
-  modifiers: trigger.modifiers.includes('Shift')
-    ? trigger.modifiers.filter((m) => m !== 'Shift')
-    : [...trigger.modifiers, 'Shift'],
-})
+const hasShift = (trigger: Trigger): boolean => heldOf(trigger).includes('Shift')
+
+export const toggleShift = (trigger: Trigger): Trigger =>
+  withHeld(
+    trigger,
+    hasShift(trigger) ? heldOf(trigger).filter((m) => m !== 'Shift') : [...heldOf(trigger), 'Shift'],
+  )
+
+/** The two ways of a dial or wheel, or two strokes in opposite directions, with the same modifiers. */
+export function areOppositeWays(a: Trigger, b: Trigger): boolean {
+  if (a.kind === 'turn' && b.kind === 'turn')
+    return a.turn !== b.turn && triggerKey({ ...a, turn: b.turn }) === triggerKey(b)
+  if (a.kind === 'stroke' && b.kind === 'stroke')
+    return triggerKey({ ...a, direction: (a.direction + a.of / 2) % a.of }) === triggerKey(b)
+  return false
+}
 
 function oppositeScore(
   trigger: Trigger,
   opposite?: { readonly name: string; readonly triggers: readonly Trigger[] },
 ): MnemonicScore {
+  if (opposite?.triggers.some((other) => areOppositeWays(trigger, other))) {
+    return {
+      score: ruleScores.opposite,
+      reason: `Its opposite “${opposite.name}” is on the opposite ${trigger.kind === 'turn' ? 'turn' : 'direction'}.`,
+    }
+  }
   if (!opposite?.triggers.some((other) => isShiftPartner(trigger, other)))
     return { score: 0, reason: 'No link to the name.' }
-  const how = trigger.modifiers.includes('Shift') ? 'with' : 'without'
+  const how = hasShift(trigger) ? 'with' : 'without'
   return {
     score: ruleScores.opposite,
     reason: `Its opposite “${opposite.name}” is on the same key, this one ${how} Shift.`,

@@ -1,6 +1,7 @@
+import { keyControls } from '../bench/index.js'
 import { activeBench, type Arrangement, type Plan } from '../formats/index.js'
 import { findClashes, type Clash, type Surroundings } from '../clashes/index.js'
-import { reachLayer, reachSolver, type ReachByCode } from '../hand/index.js'
+import { benchSolver, reachLayer, type ReachByPlace } from '../hand/index.js'
 import { remediesFor, remedyLayers, type Remedy } from './mend.js'
 import { surveyPlaces } from './places.js'
 
@@ -13,9 +14,9 @@ export function checkArrangement(
   const clashes = findClashes(arrangement.placements, around)
   if (clashes.length === 0) return []
   const hand = activeBench(plan).hands[0]
-  const solver = hand && reachSolver(hand, around.controls)
-  const layers: ReachByCode[] = remedyLayers.map((held) =>
-    solver ? reachLayer(solver, around.controls, held, around.layout.altGraph) : {},
+  const solver = hand && benchSolver(hand, around.controls)
+  const layers: ReachByPlace[] = remedyLayers.map((held) =>
+    solver ? reachLayer(solver, keyControls(around.controls), held, around.layout.altGraph) : {},
   )
   const survey = surveyPlaces(arrangement.placements, around)
   return clashes.map((clash) => ({ clash, remedies: remediesFor(clash, survey, layers) }))

@@ -1,10 +1,13 @@
 export { defaultPlaceWeights, type PlaceWeights } from './weights.js'
 export {
+  keptBy,
+  pageFor,
   placeFor,
   placesInLayer,
   rankPlaces,
+  priceContext,
   surveyPlaces,
-  canCarry,
+  type PageOf,
   type Place,
   type PlaceCost,
   type PlaceSurvey,

@@ -1,5 +1,5 @@
 import type { Clash } from '../clashes/index.js'
-import type { ReachByCode } from '../hand/index.js'
+import type { ReachByPlace } from '../hand/index.js'
 import { triggerKey, triggerName, type Modifier, type Trigger } from '../triggers/index.js'
 import { placesInLayer, rankPlaces, type PlaceSurvey } from './places.js'
 
@@ -23,7 +23,7 @@ const placesOffered = 3
  * Remedies of a clash: the best free places for the command that loses least by moving, then taking it off.
  * @param layers how the hand reaches each key, in the order of `remedyLayers`
  */
-export function remediesFor(clash: Clash, survey: PlaceSurvey, layers: readonly ReachByCode[]): Remedy[] {
+export function remediesFor(clash: Clash, survey: PlaceSurvey, layers: readonly ReachByPlace[]): Remedy[] {
   // With two commands on one trigger the less used one moves; where the key itself is lost, the most used one.
   const id = clash.layer === 'context' ? clash.commandIds.at(-1) : clash.commandIds[0]
   const command = survey.commands.get(id ?? '')
@@ -36,8 +36,7 @@ export function remediesFor(clash: Clash, survey: PlaceSurvey, layers: readonly 
       p.reach.verdict !== 'away' &&
       triggerKey(p.trigger) !== triggerKey(clash.trigger),
   )
-  const name = (trigger: Trigger): string =>
-    triggerName(trigger, survey.around.layout, survey.around.systemId)
+  const name = (trigger: Trigger): string => triggerName(trigger, survey.around)
   return [
     ...free.slice(0, placesOffered).map((place): Remedy => ({
       kind: 'move',

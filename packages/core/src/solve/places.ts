@@ -1,12 +1,23 @@
-import { systemActions, typedBy, typingContexts, type Surroundings } from '../clashes/index.js'
+import { pagesOf, plainTriggers, splitSpot, type Control } from '../bench/index.js'
+import {
+  pressLayers,
+  sentBy,
+  typingContexts,
+  type Placed,
+  type PressLayers,
+  type Surroundings,
+} from '../clashes/index.js'
 import { canBeLiveTogether, type Command } from '../commands/index.js'
-import { homingMs, type ChordReach, type ReachByCode } from '../hand/index.js'
+import {
+  homingMs,
+  triggerReach,
+  type ChordReach,
+  type PriceContext,
+  type ReachByPlace,
+} from '../hand/index.js'
 import { mnemonicScore, type MnemonicScore } from '../mnemonics/index.js'
-import { chord, isModifierCode, triggerKey, type Modifier, type Trigger } from '../triggers/index.js'
+import { triggerKey, type Modifier, type Trigger } from '../triggers/index.js'
 import { defaultPlaceWeights, type PlaceWeights } from './weights.js'
-
-/** Keys that switch a lock when pressed. Common practice, no source: they carry no commands. */
-const lockKeys = new Set(['CapsLock', 'NumLock', 'ScrollLock'])
 
 /** The parts of a place's cost, ms. */
 export interface PlaceCost {
@@ -28,7 +39,7 @@ export interface Place {
   readonly totalMs: number
   /** commands that hold the trigger where this one is live, most used first */
   readonly holders: readonly Command[]
-  /** what the system does with the trigger, when it takes it first; such a place is never ranked */
+  /** what the system or the device does with the trigger, when it takes it first; such a place is never ranked */
   readonly systemAction: string | null
   /** contexts in which the trigger types instead */
   readonly typesIn: readonly string[]
@@ -37,7 +48,8 @@ export interface Place {
 /** An arrangement prepared for questions about its triggers. */
 export interface PlaceSurvey {
   readonly around: Surroundings
-  readonly systemActions: ReadonlyMap<string, string>
+  readonly layers: PressLayers
+  readonly pointing: ReadonlySet<string>
   /** commands by trigger key */
   readonly holders: ReadonlyMap<string, readonly Command[]>
   /** triggers by command id */
@@ -45,10 +57,7 @@ export interface PlaceSurvey {
   readonly commands: ReadonlyMap<string, Command>
 }
 
-export function surveyPlaces(
-  placements: readonly { readonly commandId: string; readonly trigger: Trigger }[],
-  around: Surroundings,
-): PlaceSurvey {
+export function surveyPlaces(placements: readonly Placed[], around: Surroundings): PlaceSurvey {
   const commands = new Map(around.commands.map((c) => [c.id, c]))
   const holders = new Map<string, Command[]>()
   const triggers = new Map<string, Trigger[]>()
@@ -60,11 +69,30 @@ export function surveyPlaces(
     triggers.set(commandId, [...(triggers.get(commandId) ?? []), trigger])
   }
   for (const list of holders.values()) list.sort((a, b) => b.usesPerHour - a.usesPerHour)
-  return { around, systemActions: systemActions(around.system, around.layout), holders, triggers, commands }
+  const pointing = new Set(
+    around.controls.flatMap((c) => (c.pointing === true ? splitSpot(c.id).deviceId : [])),
+  )
+  return { around, layers: pressLayers(around), pointing, holders, triggers, commands }
 }
 
-/** Whether a key can carry commands at all. */
-export const canCarry = (code: string): boolean => !isModifierCode(code) && !lockKeys.has(code)
+/** What prices triggers of every kind in an arrangement. */
+export const priceContext = (survey: PlaceSurvey, reachAt: PriceContext['reachAt']): PriceContext => ({
+  reachAt,
+  isPointing: (id) => survey.pointing.has(id),
+  popup: (id) => survey.around.popups?.find((set) => set.id === id),
+})
+
+/** What keeps a trigger from carrying a command at all: the system takes it, or it opens a page or a pop-up set. */
+export function keptBy(trigger: Trigger, survey: PlaceSurvey): string | null {
+  const { layers } = survey
+  const [sent] = sentBy(trigger)
+  const action = sent ? layers.system(sent) : null
+  if (action !== null) return action
+  const page = layers.opensPage(trigger)
+  if (page !== undefined) return page === null ? 'Goes back a page' : 'Opens a page'
+  const popup = layers.opensPopup(trigger)
+  return popup ? `Brings up “${popup.name}”` : null
+}
 
 /** How good one trigger would be for `command`. */
 export function placeFor(
@@ -87,8 +115,8 @@ export function placeFor(
     around.layout,
     opposite && { name: opposite.name, triggers: survey.triggers.get(opposite.id) ?? [] },
   )
-  const typesIn =
-    program && typedBy(trigger, around.layout, around.systemId) ? typingContexts(command, program) : []
+  const [sent] = sentBy(trigger)
+  const typesIn = program && sent && survey.layers.input(sent) ? typingContexts(command, program) : []
   const busiest = holders[0]
   const cost: PlaceCost = {
     timeMs: reach.timeMs,
@@ -108,28 +136,56 @@ export function placeFor(
     cost,
     totalMs,
     holders,
-    systemAction: survey.systemActions.get(key) ?? null,
+    systemAction: keptBy(trigger, survey),
     typesIn,
   }
 }
 
+/** The page of a device on which a command of `programId` would go: the one that follows the program, or the first. */
+export function pageFor(deviceId: string, programId: string, around: Surroundings): string | undefined {
+  const pages = pagesOf(around.devices?.find((d) => d.id === deviceId))
+  return (
+    pages.find((p) => p.programId === programId) ??
+    pages.find((p) => p.programId === undefined) ??
+    pages[0]
+  )?.id
+}
+
+export type PageOf = (deviceId: string) => string | undefined
+
 /**
- * Every place for `command` in one layer (one set of held modifiers), by key code: taken, free and kept by the system.
+ * Every place for `command` in one layer (one set of held modifiers): taken, free and kept by the system.
  * @param layer how the hand reaches each key with `held`
+ * @param pageOf the page of a device that is looked at; by default the one that the command would go on
  */
 export function placesInLayer(
   command: Command,
   held: readonly Modifier[],
-  layer: ReachByCode,
+  layer: ReachByPlace,
   survey: PlaceSurvey,
   weights: PlaceWeights = defaultPlaceWeights,
+  pageOf: PageOf = (id) => pageFor(id, command.programId, survey.around),
 ): Place[] {
+  const price = priceContext(survey, (_held, place) => layer[place])
   const places: Place[] = []
-  for (const [code, reach] of Object.entries(layer)) {
-    if (!canCarry(code) || !Number.isFinite(reach.effort)) continue
-    places.push(placeFor(command, chord(code, held), reach, survey, weights))
+  const seen = new Set<string>()
+  for (const control of layerControls(layer, survey)) {
+    const place = control.code ?? control.id
+    if (seen.has(place)) continue
+    seen.add(place)
+    const page = control.code === null ? pageOf(splitSpot(control.id).deviceId) : undefined
+    for (const trigger of plainTriggers(control, held, page)) {
+      const reach = triggerReach(trigger, price)
+      if (reach && Number.isFinite(reach.effort))
+        places.push(placeFor(command, trigger, reach, survey, weights))
+    }
   }
   return places
+}
+
+/** Controls that the layer tells of, and those of the pointing hand. */
+function layerControls(layer: ReachByPlace, survey: PlaceSurvey): Control[] {
+  return survey.around.controls.filter((c) => c.pointing === true || layer[c.code ?? c.id] !== undefined)
 }
 
 /** Places that can be had, cheapest first. Places that the system keeps are left out. */

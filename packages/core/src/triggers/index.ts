@@ -6,7 +6,39 @@ export {
   sortModifiers,
   type Modifier,
 } from './modifiers.js'
-export { triggerSchema, chord, triggerKey, parseTrigger, type Trigger } from './trigger.js'
+export {
+  actOf,
+  acts,
+  chord,
+  chordSchema,
+  heldOf,
+  keyTrigger,
+  parseTrigger,
+  refSchema,
+  spot,
+  spotOf,
+  strokeCounts,
+  triggerKey,
+  triggerSchema,
+  turns,
+  withAct,
+  withHeld,
+  type Act,
+  type Chord,
+  type Trigger,
+  type Turn,
+} from './trigger.js'
 export { characterAt, codeOfCharacter, type NationalLayout } from './layout.js'
-export { keyLegend, modifierName, triggerName, characterLegend } from './names.js'
+export {
+  actName,
+  characterLegend,
+  keyLegend,
+  modifierName,
+  spotName,
+  strokeName,
+  triggerName,
+  type Naming,
+} from './names.js'
 export { systemIds, isSystemId, type SystemId } from './system.js'
+export { popupSetSchema, type PopupSet } from './popup.js'
+export { holdWaitMs, tapWaitMs } from './waits.js'

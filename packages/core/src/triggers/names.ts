@@ -1,7 +1,7 @@
 import type { SystemId } from './system.js'
 import { characterAt, type NationalLayout } from './layout.js'
 import { sortModifiers, type Modifier } from './modifiers.js'
-import type { Trigger } from './trigger.js'
+import { actOf, heldOf, spot, type Act, type Trigger, type Turn } from './trigger.js'
 
 const keyNames: Readonly<Record<string, string>> = {
   Escape: 'Esc', Backspace: 'Backspace', Tab: 'Tab', CapsLock: 'Caps', Enter: 'Enter', Space: 'Space',
@@ -50,9 +50,53 @@ export function keyLegend(code: string, layout: NationalLayout, system: SystemId
   return code.replace(/^(Key|Digit)/, '')
 }
 
-/** A trigger as a person reads it: `Ctrl+Shift+U`. */
-export const triggerName = (trigger: Trigger, layout: NationalLayout, system: SystemId): string =>
-  [
-    ...sortModifiers(trigger.modifiers).map((m) => modifierName(m, system)),
-    keyLegend(trigger.code, layout, system),
-  ].join('+')
+/** What triggers are read with: the national layout, the system, and the names of controls that have no code. */
+export interface Naming {
+  readonly layout: NationalLayout
+  readonly systemId: SystemId
+  /** `device/control` → its name; `device@page` and `popup/set` too */
+  readonly legends?: ReadonlyMap<string, string>
+}
+
+const actNames: Readonly<Record<Act, string>> = {
+  press: '', tap2: 'twice', tap3: '3 times', tap4: '4 times', tap5: '5 times', hold: 'held', during: 'while held',
+} // prettier-ignore
+
+/** How a key or button is worked, in words: `twice`, `held`; empty for a plain press. */
+export const actName = (act: Act): string => actNames[act]
+
+const compass = ['↑', '↗', '→', '↘', '↓', '↙', '←', '↖'] as const
+
+/** The direction of a stroke as an arrow, or as on a clock face where arrows are too few. */
+export function strokeName(direction: number, of: number): string {
+  if (of === 12) return `${direction === 0 ? 12 : direction} o’clock`
+  if (of === 6) return ['↑', '2 o’clock', '4 o’clock', '↓', '8 o’clock', '10 o’clock'][direction] as string
+  return compass[(direction * 8) / of] as string
+}
+
+/** What stands for the key or control itself, without what is held and how it is worked. */
+export function spotName(trigger: Trigger, naming: Naming): string {
+  const legend = (id: string, fallback: string): string => naming.legends?.get(id) ?? fallback
+  if (trigger.kind === 'popup') return `${legend(`popup/${trigger.setId}`, trigger.setId)} ${trigger.place}`
+  if ('code' in trigger) return keyLegend(trigger.code, naming.layout, naming.systemId)
+  const name = legend(spot(trigger.deviceId, trigger.controlId), trigger.controlId)
+  const page =
+    'pageId' in trigger && trigger.pageId !== undefined
+      ? `${legend(`${trigger.deviceId}@${trigger.pageId}`, trigger.pageId)} · `
+      : ''
+  if (trigger.kind === 'stroke') return `stroke ${strokeName(trigger.direction, trigger.of)}`
+  if (trigger.kind === 'turn') return `${page}${name} ${turnNames[trigger.turn]}`
+  return `${page}${name}`
+}
+
+const turnNames: Readonly<Record<Turn, string>> = { left: '↺', right: '↻', up: '↑', down: '↓' }
+
+/** A trigger as a person reads it: `Ctrl+Shift+U`, `A twice`, `Shift+Dial ↻`. */
+export function triggerName(trigger: Trigger, naming: Naming): string {
+  const held: string[] = sortModifiers(heldOf(trigger)).map((m) => modifierName(m, naming.systemId))
+  if (trigger.kind === 'button' && trigger.withId !== undefined)
+    held.push(naming.legends?.get(spot(trigger.deviceId, trigger.withId)) ?? trigger.withId)
+  const place = [...held, spotName(trigger, naming)].join('+')
+  const how = actName(actOf(trigger))
+  return how === '' ? place : `${place} ${how}`
+}

@@ -11,7 +11,7 @@ import {
   type BoardId,
   type BottomRow,
 } from '../../src/index.js'
-import { plan } from '../build.js'
+import { at, plan } from '../build.js'
 
 type Reference = Readonly<Record<string, readonly number[]>>
 
@@ -167,12 +167,10 @@ test('an unknown board is refused with the boards that there are', () => {
 
 test('benchControls lays devices at their places and names a missing one', () => {
   const given = plan()
-  const bench = { ...given.benches[0]!, devices: [{ deviceId: 'keyboard', xMm: 100, yMm: -20 }] }
+  const bench = { ...given.benches[0]!, devices: [at('keyboard', 100, -20)] }
   const moved = benchControls(bench, given.devices)
   const plain = boardControls('ansi-104', 'windows')
   expect(moved[0]!.xMm - plain[0]!.xMm).toBeCloseTo(100)
   expect(moved[0]!.yMm - plain[0]!.yMm).toBeCloseTo(-20)
-  expect(() =>
-    benchControls({ ...bench, devices: [{ deviceId: 'pad', xMm: 0, yMm: 0 }] }, given.devices),
-  ).toThrow(/"pad"/)
+  expect(() => benchControls({ ...bench, devices: [at('pad')] }, given.devices)).toThrow(/"pad"/)
 })

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { systems } from '@reach-plot/data'
 import {
+  type Chord,
   boardControls,
   findClashes,
   parseTrigger,
@@ -71,7 +72,7 @@ describe('system keys', () => {
 
 describe('typed characters', () => {
   const typed = (trigger: string, layoutId = 'de', system: 'gnome' | 'windows' | 'macos' = 'gnome') =>
-    typedBy(parseTrigger(trigger), layout(layoutId), system)
+    typedBy(parseTrigger(trigger) as Chord, layout(layoutId), system)
 
   // Source: xkb-data levels; Control+Alt as AltGr on Windows and Option on macOS from memory
   test('bare and Shift type the first two levels, AltGr the third and fourth', () => {

@@ -10,6 +10,7 @@ import {
   surroundings,
   writePlan,
 } from '../../src/index.js'
+import { at } from '../build.js'
 
 const catalogues = { layouts, systems }
 
@@ -25,7 +26,7 @@ test('what stands around a plan is the catalogue’s layout and system, and the 
   const plan = emptyPlan()
   const moved = {
     ...plan,
-    benches: [{ ...plan.benches[0]!, devices: [{ deviceId: 'keyboard', xMm: 50, yMm: 10 }] }],
+    benches: [{ ...plan.benches[0]!, devices: [at('keyboard', 50, 10)] }],
   }
   const around = surroundings(moved, catalogues)
   expect(around.layout).toBe(layoutOf(plan, catalogues))
@@ -47,5 +48,5 @@ test('a plan whose fingertip rests on nothing is refused', () => {
     rests: { ...plan.benches[0]!.hands[0]!.rests, little: 'KeyNowhere' },
   }
   const broken = { ...plan, benches: [{ ...plan.benches[0]!, hands: [hand] }] }
-  expect(() => checkPlanOpens(broken, catalogues)).toThrow(/little finger rests on "KeyNowhere"/)
+  expect(() => checkPlanOpens(broken, catalogues)).toThrow(/little finger rests on "keyboard\/KeyNowhere"/)
 })

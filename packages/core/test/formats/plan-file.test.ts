@@ -9,7 +9,7 @@ import {
   readPlan,
   writePlan,
 } from '../../src/index.js'
-import { command, placements, plan } from '../build.js'
+import { at, command, draft, placements, plan } from '../build.js'
 
 const demoText = readFileSync(new URL('../../../../demo/demo.reachplot.json', import.meta.url), 'utf8')
 
@@ -83,7 +83,7 @@ test.each([
   [
     'a placement of nothing',
     plan({
-      arrangements: [{ id: 'draft', name: 'D', isDefault: false, placements: placements({ nope: 'KeyA' }) }],
+      arrangements: [draft(placements({ nope: 'KeyA' }))],
     }),
     'no command "nope"',
   ],
@@ -91,7 +91,7 @@ test.each([
   ['an active bench that is not there', plan({ activeBenchId: 'nope' }), 'no bench "nope"'],
   [
     'a device that is not there',
-    plan({ benches: [{ ...plan().benches[0]!, devices: [{ deviceId: 'nope', xMm: 0, yMm: 0 }] }] }),
+    plan({ benches: [{ ...plan().benches[0]!, devices: [at('nope')] }] }),
     'no device "nope"',
   ],
 ])('%s is refused', (_name, broken, words) => {

@@ -5,6 +5,8 @@ import {
   checkArrangement,
   findClashes,
   homeKeys,
+  surroundings,
+  spotOf,
   placesInLayer,
   rankPlaces,
   reachLayer,
@@ -15,7 +17,8 @@ import {
   triggerKey,
   type Modifier,
 } from '../../src/index.js'
-import { around, command, layout, placements, plan } from '../build.js'
+import { around, command, draft, layout, placements, plan } from '../build.js'
+import { layouts, systems } from '@reach-plot/data'
 
 const controls = boardControls('iso-105', 'windows')
 const solver = reachSolver({ side: 'left', spanMm: 190, rests: homeKeys.left }, controls)
@@ -29,7 +32,7 @@ test('the first letter wins over nearer keys without a link, and free keys over 
   const ranked = rankPlaces(placesInLayer(hide, [], bare, survey))
   expect(triggerKey(ranked[0]!.trigger)).toBe('KeyS')
   expect(ranked.slice(0, 6).map((p) => triggerKey(p.trigger))).toContain('KeyH')
-  const taken = ranked.find((p) => p.trigger.code === 'KeyA')!
+  const taken = ranked.find((p) => spotOf(p.trigger) === 'KeyA')!
   expect(taken.holders.map((c) => c.name)).toEqual(['Split'])
   expect(taken.cost.displaceMs).toBeGreaterThan(0)
 })
@@ -45,11 +48,11 @@ test('the parts of a cost add up to the total that ranks it', () => {
 test('keys that the system keeps are charted but never ranked; lock and modifier keys are no places', () => {
   const survey = surveyPlaces([], around([hide]))
   const places = placesInLayer(hide, ['Meta'], layer(['Meta']), survey)
-  const lock = places.find((p) => p.trigger.code === 'KeyL')!
+  const lock = places.find((p) => spotOf(p.trigger) === 'KeyL')!
   expect(lock.systemAction).toBe('Lock screen')
   expect(rankPlaces(places)).not.toContain(lock)
-  expect(placesInLayer(hide, [], bare, survey).map((p) => p.trigger.code)).not.toContain('CapsLock')
-  expect(placesInLayer(hide, [], bare, survey).map((p) => p.trigger.code)).not.toContain('ShiftLeft')
+  expect(placesInLayer(hide, [], bare, survey).map((p) => spotOf(p.trigger))).not.toContain('CapsLock')
+  expect(placesInLayer(hide, [], bare, survey).map((p) => spotOf(p.trigger))).not.toContain('ShiftLeft')
 })
 
 test('a place that types in one of the contexts costs more there', () => {
@@ -88,11 +91,9 @@ test('with two commands on one trigger the less used one is moved', () => {
 test('checkArrangement gives each clash its remedies', () => {
   const p = plan({
     commands: [hide],
-    arrangements: [
-      { id: 'draft', name: 'Draft', isDefault: false, placements: placements({ 'hide-shape': 'Meta+KeyL' }) },
-    ],
+    arrangements: [draft(placements({ 'hide-shape': 'Meta+KeyL' }))],
   })
-  const [found] = checkArrangement(p, p.arrangements[0]!, around([hide]))
+  const [found] = checkArrangement(p, p.arrangements[0]!, surroundings(p, { layouts, systems }))
   expect(found!.clash.layer).toBe('system')
   expect(found!.remedies.length).toBe(4)
 })
@@ -106,7 +107,7 @@ test('figures of an arrangement: use within reach, placed, mnemonic score', () =
   const figures = arrangementFigures(
     [hide, far, command('Idle', { usesPerHour: 0 })],
     (id) => (triggers.has(id) ? [triggers.get(id)!] : []),
-    (t) => bare[t.code],
+    (t) => bare[spotOf(t)!],
     layout('us'),
   )
   expect(figures).toMatchObject({ nearShare: 84 / 100, placedShare: 1, placedCount: 2, commandCount: 3 })

@@ -53,8 +53,12 @@ test('every layout has a letter or a sign on each letter key', () => {
 })
 
 test('names follow the layout and the system', () => {
-  expect(triggerName(chord('KeyY', ['Control', 'Meta']), layout('de'), 'windows')).toBe('Ctrl+Win+Z')
-  expect(triggerName(chord('KeyE', ['Alt', 'Meta']), layout('us'), 'macos')).toBe('Option+Command+E')
+  expect(triggerName(chord('KeyY', ['Control', 'Meta']), { layout: layout('de'), systemId: 'windows' })).toBe(
+    'Ctrl+Win+Z',
+  )
+  expect(triggerName(chord('KeyE', ['Alt', 'Meta']), { layout: layout('us'), systemId: 'macos' })).toBe(
+    'Option+Command+E',
+  )
   expect(keyLegend('Minus', layout('de'), 'gnome')).toBe('ß')
   expect(keyLegend('Equal', layout('de'), 'gnome')).toBe('´')
   expect(keyLegend('AltRight', layout('de'), 'gnome')).toBe('AltGr')

@@ -10,6 +10,8 @@ import {
   type Clash,
   type Remedy,
   type Severity,
+  heldOf,
+  spotOf,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { FindBar, useFind } from '../../shared/find-bar.js'
@@ -33,6 +35,7 @@ const layerNames: Readonly<Record<Clash['layer'], string>> = {
   system: 'system',
   typing: 'typing',
   context: 'program context',
+  relay: 'relay',
 }
 
 /** All clashes by severity; for the chosen one, who takes the key and what would mend it. */
@@ -99,11 +102,7 @@ export function ClashesView() {
                       className="grid w-full grid-cols-[112px_190px_1fr] items-center gap-3 border-b border-rule px-[14px] py-[6px] text-left hover:bg-reach-1 aria-pressed:bg-ink aria-pressed:text-panel"
                       onClick={() => setChosenId(clash.id)}
                     >
-                      <TriggerChip
-                        trigger={clash.trigger}
-                        layout={around.layout}
-                        systemId={around.systemId}
-                      />
+                      <TriggerChip trigger={clash.trigger} />
                       <span className="truncate font-semibold" title={namesOf(clash).join(', ')}>
                         {namesOf(clash).join(', ')}
                       </span>
@@ -143,26 +142,25 @@ function ClashDetail({ clash }: { clash: Clash }) {
   const commands = clash.commandIds
     .map((id) => plan.commands.find((c) => c.id === id))
     .filter((c) => c !== undefined)
-  const name = triggerName(clash.trigger, around.layout, around.systemId)
+  const name = triggerName(clash.trigger, around)
 
   const apply = (remedy: Remedy): void => {
     onEditable((draft) => {
       if (remedy.to) movePlacement(draft, remedy.commandId, remedy.from, remedy.to)
       else unplace(draft, remedy.commandId, remedy.from)
     })
-    toast(
-      remedy.to ? `Moved to ${triggerName(remedy.to, around.layout, around.systemId)}` : `Taken off ${name}`,
-      { action: undoAction() },
-    )
+    toast(remedy.to ? `Moved to ${triggerName(remedy.to, around)}` : `Taken off ${name}`, {
+      action: undoAction(),
+    })
   }
   const showOnPlot = (): void => {
     const [first] = commands
     set({
       programId: first?.programId ?? null,
       contextId: first?.contextIds[0] ?? null,
-      chosenHeld: clash.trigger.modifiers,
+      chosenHeld: heldOf(clash.trigger),
       commandId: null,
-      code: clash.trigger.code,
+      spot: spotOf(clash.trigger),
     })
     void navigate('/')
   }

@@ -76,7 +76,7 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
         program: program?.name ?? command.programId,
         contexts: contextsInWords(command, program),
         triggers,
-        triggerText: triggers.map((t) => triggerName(t, around.layout, around.systemId)).join(' '),
+        triggerText: triggers.map((t) => triggerName(t, around)).join(' '),
       }
     })
   }, [commands, plan.programs, triggersOf, around])
@@ -185,14 +185,7 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
                 {row.triggers.length === 0 ? (
                   <span className="text-[12px] text-magenta">none</span>
                 ) : (
-                  row.triggers.map((t) => (
-                    <TriggerChip
-                      key={triggerName(t, around.layout, around.systemId)}
-                      trigger={t}
-                      layout={around.layout}
-                      systemId={around.systemId}
-                    />
-                  ))
+                  row.triggers.map((t) => <TriggerChip key={triggerName(t, around)} trigger={t} />)
                 )}
               </div>
               <EditCell

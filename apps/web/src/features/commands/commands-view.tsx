@@ -98,7 +98,7 @@ export function CommandsView() {
         programId: command.programId,
         contextId: command.contextIds[0] ?? null,
         commandId: command.id,
-        code: null,
+        spot: null,
       })
       void navigate('/')
     },

@@ -1,11 +1,13 @@
 import {
   boardIds,
   boardName,
-  homeKeys,
+  defaultRests,
   keyLegend,
+  spot,
   spanPercentile,
   spanRangeMm,
   systemIds,
+  type BoardDevice,
   type Device,
   type HandSide,
   type Plan,
@@ -26,16 +28,24 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
     const first = bench.hands[0]!
     return { hand: first, device: draft.devices.find((d) => d.id === first.deviceId)! }
   }
+  const onBoard = (draft: Plan, change: (board: BoardDevice) => void): void => {
+    const { device: home } = inDraft(draft)
+    if (home.kind === 'board') change(home)
+  }
   const setSide = (side: HandSide): void =>
     edit((draft) => {
-      const { hand: h } = inDraft(draft)
+      const { hand: h, device: d } = inDraft(draft)
       h.side = side
-      h.rests = { ...homeKeys[side] }
+      h.rests = defaultRests(d, side)
     })
   const percentile = Math.round(spanPercentile(handSpan, hand.spanMm))
   const { little, ring, middle, index } = hand.rests
   const tips = hand.side === 'left' ? [little, ring, middle, index] : [index, middle, ring, little]
-  const rests = tips.map((code) => keyLegend(code, around.layout, around.systemId))
+  const rests = tips.map((id) =>
+    device.kind === 'board'
+      ? keyLegend(id, around.layout, around.systemId)
+      : (around.legends?.get(spot(device.id, id)) ?? id),
+  )
   return (
     <Sheet
       title="Hand, board and system"
@@ -87,23 +97,27 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
             hands.
           </p>
         </div>
-        <Choice
-          id="board"
-          label="Board"
-          value={device.board}
-          options={boardIds.map((id) => [id, boardName(id)])}
-          onChange={(id) => edit((draft) => void (inDraft(draft).device.board = id))}
-        />
-        <Choice
-          id="bottom-row"
-          label="Bottom row"
-          value={device.bottomRow}
-          options={[
-            ['windows', 'Windows style'],
-            ['mac', 'Mac style'],
-          ]}
-          onChange={(row) => edit((draft) => void (inDraft(draft).device.bottomRow = row))}
-        />
+        {device.kind === 'board' && (
+          <>
+            <Choice
+              id="board"
+              label="Board"
+              value={device.board}
+              options={boardIds.map((id) => [id, boardName(id)])}
+              onChange={(id) => edit((draft) => onBoard(draft, (board) => void (board.board = id)))}
+            />
+            <Choice
+              id="bottom-row"
+              label="Bottom row"
+              value={device.bottomRow}
+              options={[
+                ['windows', 'Windows style'],
+                ['mac', 'Mac style'],
+              ]}
+              onChange={(row) => edit((draft) => onBoard(draft, (board) => void (board.bottomRow = row)))}
+            />
+          </>
+        )}
         <Choice
           id="layout"
           label="National layout"

@@ -1,5 +1,12 @@
 import { useMemo, useState } from 'react'
-import { labelPdf, labelSheet, type LabelFont, type LabelSheet, type Modifier } from '@reach-plot/core'
+import {
+  heldOf,
+  labelPdf,
+  labelSheet,
+  type LabelFont,
+  type LabelSheet,
+  type Modifier,
+} from '@reach-plot/core'
 import { download } from '../../shared/download.js'
 import { showProblem } from '../../shared/problem.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -37,7 +44,7 @@ export function useLabelSheet(): LabelChoice {
   const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set())
   const sheets = useMemo(() => {
     if (!font) return { all: null, printed: null }
-    const placements = arrangement.placements.filter((p) => p.trigger.modifiers.every((m) => !without.has(m)))
+    const placements = arrangement.placements.filter((p) => heldOf(p.trigger).every((m) => !without.has(m)))
     const source = { placements, commands, layout: around.layout, systemId: around.systemId }
     const shown = around.controls.filter((c) => !hidden.has(c.id))
     return {

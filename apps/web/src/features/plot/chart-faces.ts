@@ -1,19 +1,23 @@
 import {
   canCarry,
-  chord,
   isModifierCode,
   isLiveIn,
+  keptBy,
   keyLegend,
   modifierCodes,
+  plainTriggers,
   triggerKey,
   triggerName,
+  type BenchControl,
   type Command,
   type Modifier,
+  type PageOf,
   type Place,
-  type ReachByCode,
+  type ReachByPlace,
+  type Trigger,
 } from '@reach-plot/core'
 import type { Derived } from '../../store/selectors.js'
-import type { KeyFace } from './chart-key.js'
+import type { FacePart, KeyFace } from './chart-key.js'
 import { offeredHeld } from './layers.js'
 import { flaggedRanks, type Places } from './use-places.js'
 
@@ -21,10 +25,12 @@ export interface FaceInput {
   readonly derived: Derived
   readonly front: { readonly programId: string; readonly contextId: string | null }
   readonly held: readonly Modifier[]
-  readonly layer: ReachByCode | undefined
+  readonly layer: ReachByPlace | undefined
   readonly places: Places | null
-  readonly chosenCode: string | null
-  readonly tabCode: string
+  readonly pageOf: PageOf
+  readonly chosenSpot: string | null
+  /** id of the control that takes the tab */
+  readonly tabId: string
 }
 
 /** Steps in ms above the best place, or the best key, at which the tint grows paler. */
@@ -40,103 +46,146 @@ export function holdersInFront(derived: Derived, front: FaceInput['front'], key:
   return (derived.survey.holders.get(key) ?? []).filter((c) => isLiveIn(c, program, front.contextId))
 }
 
+/** The place under a finger: the key's code, or the control's id on the bench. */
+export const spotOfControl = (control: Pick<BenchControl, 'code' | 'id'>): string =>
+  control.code ?? control.id
+
+const nameOf = (holders: readonly Command[]): string =>
+  holders.length === 0
+    ? ''
+    : `${holders[0]?.label ?? holders[0]?.name ?? ''}${holders.length > 1 ? ` +${holders.length - 1}` : ''}`
+
 /** What each key of the bench shows, from the plan, the layer and the chosen command. */
 export function keyFaces(input: FaceInput): KeyFace[] {
   const { derived, front, held, layer, places } = input
-  const { around, survey, hand } = derived
-  const stations = new Set(Object.values(hand.rests))
-  const ranks = new Map(places?.ranked.slice(0, flaggedRanks).map((p, i) => [p.trigger.code, i + 1]))
+  const { around, survey } = derived
+  const stations = new Set(Object.values(derived.rests))
+  const ranks = new Map<string, number>()
+  places?.ranked.slice(0, flaggedRanks).forEach((place, i) => ranks.set(triggerKey(place.trigger), i + 1))
   const best = places?.ranked[0]?.totalMs ?? 0
   const down = new Set(held.flatMap((m) => modifierCodes(m, around.layout.altGraph)))
   const others = offeredHeld(around.layout).filter((h) => h.join() !== held.join())
+  const current = new Set(places ? derived.triggersOf(places.command.id).map(triggerKey) : [])
+
   return around.controls.map((control): KeyFace => {
     const { code } = control
+    const spot = spotOfControl(control)
+    const page = code === null ? input.pageOf(control.deviceId) : undefined
     const base = {
       control,
+      spot,
       pennants: [],
+      parts: [],
       rank: null,
       isStation: stations.has(control.id),
       isClash: false,
       isCurrent: false,
       isDown: code !== null && down.has(code),
-      isChosen: input.chosenCode === control.id,
-      tabIndex: input.tabCode === control.id ? 0 : -1,
+      isChosen: input.chosenSpot === spot,
+      tabIndex: input.tabId === control.id ? 0 : -1,
       tint: 0,
       timeMs: null,
       caption: '',
     } as const
-    if (code === null) return { ...base, legend: 'Fn', state: 'none', description: 'Fn, sends no code' }
-    const legend = keyLegend(code, around.layout, around.systemId)
-    if (isModifierCode(code))
+    const triggers = plainTriggers(control, held, page)
+    const [trigger] = triggers
+    const legend =
+      code === null ? (control.name ?? control.controlId) : keyLegend(code, around.layout, around.systemId)
+    if (code !== null && isModifierCode(code))
       return {
         ...base,
         legend,
         state: 'held',
         description: `${legend}, modifier${base.isDown ? ', held' : ''}`,
       }
-    const trigger = chord(code, held)
-    const key = triggerKey(trigger)
-    const holders = holdersInFront(derived, front, key)
-    const system = survey.systemActions.get(key)
-    const reach = layer?.[code]
-    const place = places?.byCode.get(code)
-    const state = system !== undefined ? 'system' : holders.length > 0 ? 'taken' : 'free'
-    const isClash = holders.length > 0 && derived.clashOf.has(`${front.programId} ${key}`)
+    const asChord: Trigger | undefined =
+      trigger ?? (code === null ? undefined : { kind: 'chord', modifiers: [...held], code })
+    if (!asChord) return { ...base, legend, state: 'none', description: `${legend}, sends no code` }
+
+    const key = triggerKey(asChord)
+    const parts = triggers.length > 1 ? triggers.map((t) => partOf(t, input, ranks)) : []
+    const holders = parts.length > 0 ? parts.flatMap((p) => p.holders) : holdersInFront(derived, front, key)
+    const kept = parts.length > 0 ? null : keptBy(asChord, survey)
+    const reach = layer?.[spot]
+    const place = places?.bySpot.get(spot)
+    const isFull = parts.length > 0 ? parts.every((p) => p.holders.length > 0) : holders.length > 0
+    const state = kept !== null ? 'system' : isFull ? 'taken' : 'free'
+    const keys = triggers.length > 0 ? triggers.map(triggerKey) : [key]
+    const isClash = holders.length > 0 && keys.some((k) => derived.clashOf.has(`${front.programId} ${k}`))
     const pennants = [
       ...new Set(
         others
-          .filter((h) => holdersInFront(derived, front, triggerKey(chord(code, h))).length > 0)
+          .filter((h) =>
+            plainTriggers(control, h, page).some(
+              (t) => holdersInFront(derived, front, triggerKey(t)).length > 0,
+            ),
+          )
           .flatMap((h) => h),
       ),
     ]
-    const caption =
-      holders.length > 0
-        ? `${holders[0]?.label ?? holders[0]?.name ?? ''}${holders.length > 1 ? ` +${holders.length - 1}` : ''}`
-        : ''
-    const away = reach === undefined || reach.verdict === 'away'
+    const cannot = code !== null && !canCarry(code)
+    const away = !control.pointing && (reach === undefined || reach.verdict === 'away')
     const tint =
-      state !== 'free' || away || !canCarry(code)
+      state !== 'free' || away || cannot
         ? 0
         : place
           ? tintOf(place.totalMs - best, placeSteps)
-          : tintOf(reach.effort, reachSteps)
+          : reach
+            ? tintOf(reach.effort, reachSteps)
+            : 0
+    const rank = Math.min(...keys.map((k) => ranks.get(k) ?? Infinity))
+    const opens = 'pageId' in asChord ? survey.layers.opensPage(asChord) : undefined
     return {
       ...base,
       legend,
       state,
-      caption,
+      caption:
+        opens !== undefined
+          ? opens === null
+            ? '‹ back'
+            : `${around.legends?.get(`${control.deviceId}@${opens}`) ?? opens} ›`
+          : parts.length > 0
+            ? ''
+            : nameOf(holders),
+      parts,
       tint,
       pennants,
       isClash,
-      timeMs: away || !canCarry(code) ? null : reach.timeMs,
-      rank: ranks.get(code) ?? null,
-      isCurrent: places !== null && derived.triggersOf(places.command.id).some((t) => triggerKey(t) === key),
+      timeMs: away || cannot ? null : (place?.reach.timeMs ?? reach?.timeMs ?? null),
+      rank: Number.isFinite(rank) ? rank : null,
+      isCurrent: keys.some((k) => current.has(k)),
       description: describeKey(
-        triggerName(trigger, around.layout, around.systemId),
+        triggerName(asChord, around),
         holders,
-        system,
+        kept,
         reach,
         place,
-        ranks.get(code),
+        Number.isFinite(rank) ? rank : undefined,
         isClash,
       ),
     }
   })
 }
 
+function partOf(trigger: Trigger, input: FaceInput, ranks: ReadonlyMap<string, number>): FacePart {
+  const key = triggerKey(trigger)
+  const holders = holdersInFront(input.derived, input.front, key)
+  return { trigger, key, holders, caption: nameOf(holders), rank: ranks.get(key) ?? null }
+}
+
 function describeKey(
   name: string,
   holders: readonly Command[],
-  system: string | undefined,
-  reach: ReachByCode[string] | undefined,
+  kept: string | null,
+  reach: ReachByPlace[string] | undefined,
   place: Place | undefined,
   rank: number | undefined,
   isClash: boolean,
 ): string {
   return [
     name,
-    system !== undefined
-      ? `kept by the system: ${system}`
+    kept !== null
+      ? `kept: ${kept}`
       : holders.length > 0
         ? holders.map((c) => `${c.name}, ${c.usesPerHour} an hour`).join('; ')
         : 'free',

@@ -1,6 +1,6 @@
 import { geoPath } from 'd3'
 import { memo, useMemo } from 'react'
-import { frameSign, handModel, type Control, type ReachContour, type RestingHand } from '@reach-plot/core'
+import { frameSign, handModel, type Control, type ReachContour, type HandAtRest } from '@reach-plot/core'
 import type { ReachChart } from '../../worker/reach-protocol.js'
 
 const draw = geoPath()
@@ -112,7 +112,7 @@ export const ContourCaptions = memo(function ContourCaptions({
 })
 
 /** Lines from the palm's pivot to the resting fingertips, as bearings on a survey sheet. */
-export function HandBearings({ hand, controls }: { hand: RestingHand; controls: readonly Control[] }) {
+export function HandBearings({ hand, controls }: { hand: HandAtRest; controls: readonly Control[] }) {
   const model = useMemo(() => handModel(hand, controls), [hand, controls])
   const sign = frameSign(hand.side)
   const ends = Array.from(model.tipX, (x, finger) => ({ x: x * sign, y: model.tipY[finger] as number }))

@@ -1,9 +1,23 @@
 import { memo } from 'react'
-import { modifierSigns, type Control, type Modifier } from '@reach-plot/core'
+import { modifierSigns, type BenchControl, type Command, type Modifier, type Trigger } from '@reach-plot/core'
 import { captionLines, captionMm, legendMm } from './caption.js'
+import { StrokeRose } from './chart-field.js'
+
+/** One of several triggers of a control: a way of a dial, a direction of a field. */
+export interface FacePart {
+  readonly trigger: Trigger
+  readonly key: string
+  readonly holders: readonly Command[]
+  readonly caption: string
+  readonly rank: number | null
+}
 
 export interface KeyFace {
-  readonly control: Control
+  readonly control: BenchControl
+  /** the key's code, or the control's id */
+  readonly spot: string
+  /** for a control with several triggers; empty for a key */
+  readonly parts: readonly FacePart[]
   readonly legend: string
   /** `held` is a modifier key; `none` sends nothing */
   readonly state: 'free' | 'taken' | 'system' | 'held' | 'none'
@@ -27,20 +41,28 @@ export interface KeyFace {
 /** One key as a plot of land: legend, what stands on it, how good it is, its flags. Lengths in mm. */
 export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
   const { control, state } = face
-  const w = control.widthMm
-  const h = control.heightMm
+  const w = control.capWidthMm
+  const h = control.capHeightMm
+  const round = control.round === true
+  const isField = control.type === 'field'
   const tall = h > 15
   const roomForLines = tall ? 2 : 1
   const captionRoom = w - 2.4
   const lines = face.caption === '' ? [] : captionLines(face.caption, captionRoom, roomForLines)
   const showTime =
-    face.timeMs !== null && (state === 'free' || face.rank !== null) && lines.length < 2 && tall
+    face.timeMs !== null &&
+    !isField &&
+    control.pointing !== true &&
+    (state === 'free' || face.rank !== null) &&
+    lines.length < 2 &&
+    tall
   return (
     <g
       className="chart-key"
-      data-code={control.id}
+      data-code={face.spot}
+      data-id={control.id}
       data-state={state}
-      transform={`translate(${control.xMm - w / 2} ${control.yMm - h / 2})`}
+      transform={`translate(${control.xMm} ${control.yMm}) rotate(${control.turnDeg}) translate(${-w / 2} ${-h / 2})`}
       role="button"
       tabIndex={face.tabIndex}
       aria-label={face.description}
@@ -51,19 +73,26 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
         className="cap"
         width={w}
         height={h}
-        rx={0.6}
+        rx={round ? Math.min(w, h) / 2 : 0.6}
         fill={face.isDown ? 'var(--ink)' : face.tint > 0 ? `var(--reach-${face.tint})` : 'var(--key)'}
         stroke={face.isCurrent || face.isChosen ? 'var(--magenta)' : 'var(--edge)'}
         strokeWidth={face.isCurrent || face.isChosen ? 0.7 : 0.25}
       />
+      {isField && (
+        <g transform={`translate(${w / 2} ${h / 2})`}>
+          <StrokeRose parts={face.parts} radiusMm={w / 2} />
+        </g>
+      )}
       {state === 'system' && <rect width={w} height={h} rx={0.6} fill="url(#hatch)" />}
       <g
         fill={face.isDown ? 'var(--panel)' : face.tint > 0 ? 'var(--on-reach)' : 'var(--ink)'}
         className="font-chart"
       >
+        {control.type === 'dial' && <DialParts parts={face.parts} w={w} h={h} />}
         <text
-          x={1.2}
-          y={tall ? 3.9 : h / 2 + 1.1}
+          x={round ? w / 2 : 1.2}
+          textAnchor={round ? 'middle' : 'start'}
+          y={isField ? -1.6 : tall ? (round ? 4.4 : 3.9) : h / 2 + 1.1}
           style={{ fontSize: `max(${legendMm}px, var(--least-text))` }}
           fontWeight={600}
         >
@@ -133,6 +162,23 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
     </g>
   )
 })
+
+/** What stands on the two ways of a dial and on its press, under its name. */
+function DialParts({ parts, w, h }: { parts: readonly FacePart[]; w: number; h: number }) {
+  return parts.map((part, i) => (
+    <text
+      key={part.key}
+      className="caption-text"
+      x={w / 2}
+      y={h / 2 - 1 + i * 3.6}
+      textAnchor="middle"
+      fontSize={captionMm}
+      fontWeight={500}
+    >
+      {`${part.trigger.kind === 'turn' ? (part.trigger.turn === 'left' ? '↺' : '↻') : '●'} ${captionLines(part.caption || 'free', w - 9, 1)[0] ?? ''}`}
+    </text>
+  ))
+}
 
 /** A resting fingertip: a survey station. */
 function Station({ x, y }: { x: number; y: number }) {

@@ -1,12 +1,21 @@
 import { Maximize2, Minus, Plus, ScanSearch } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
 import { useImperativeHandle } from 'react'
-import { activeBench, boardName, verdictLimits, type BenchControl } from '@reach-plot/core'
+import {
+  deviceTitle,
+  footprint,
+  handOnBench,
+  pagesOf,
+  verdictLimits,
+  type BenchControl,
+  type Page,
+} from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachChart, useReachLayers } from '../../store/reach.js'
-import { useDerived, useFront } from '../../store/selectors.js'
+import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
-import { keyFaces } from './chart-faces.js'
+import { keyFaces, spotOfControl } from './chart-faces.js'
+import { DeviceOutlines } from './device-outlines.js'
 import { ChartGround, ContourCaptions, HandBearings } from './chart-ground.js'
 import { ContourKey } from './contour-key.js'
 import { ChartKey } from './chart-key.js'
@@ -16,19 +25,31 @@ import type { Places } from './use-places.js'
 export interface ChartHandle {
   fitReach(): void
   fitDesk(): void
-  focusKey(code?: string | null): void
+  focusKey(): void
 }
 
 const efforts = [verdictLimits.easy, verdictLimits.stretch]
 const edgeMm = 8
+/** The reach is charted this far from the resting fingertips: a movement of half a second. */
+const chartedMm = 300
 const bare = [[]] as const
 
-const extentOf = (controls: readonly BenchControl[]): Extent => ({
-  x0: Math.min(...controls.map((c) => c.xMm - c.widthMm / 2)) - edgeMm,
-  x1: Math.max(...controls.map((c) => c.xMm + c.widthMm / 2)) + edgeMm,
-  y0: Math.min(...controls.map((c) => c.yMm - c.heightMm / 2)) - edgeMm,
-  y1: Math.max(...controls.map((c) => c.yMm + c.heightMm / 2)) + edgeMm,
+const boxAround = (boxes: readonly Extent[]): Extent => ({
+  x0: Math.min(...boxes.map((b) => b.x0)) - edgeMm,
+  x1: Math.max(...boxes.map((b) => b.x1)) + edgeMm,
+  y0: Math.min(...boxes.map((b) => b.y0)) - edgeMm,
+  y1: Math.max(...boxes.map((b) => b.y1)) + edgeMm,
 })
+
+const extentOf = (controls: readonly BenchControl[]): Extent =>
+  boxAround(
+    controls.map((c) => ({
+      x0: c.xMm - c.widthMm / 2,
+      x1: c.xMm + c.widthMm / 2,
+      y0: c.yMm - c.heightMm / 2,
+      y1: c.yMm + c.heightMm / 2,
+    })),
+  )
 
 export function Chart({
   places,
@@ -36,43 +57,64 @@ export function Chart({
   ref,
 }: {
   places: Places | null
-  onKey: (code: string) => void
+  onKey: (spot: string) => void
   ref: Ref<ChartHandle>
 }) {
   const plan = usePlan()
   const derived = useDerived()
   const front = useFront()
   const held = useHeld()
-  const code = useView((s) => s.code)
+  const spot = useView((s) => s.spot)
   const set = useView((s) => s.set)
   const { layers } = useReachLayers([held])
   const { layers: bareLayers } = useReachLayers(bare)
-  const { around, hand } = derived
+  const { around, hand, bench } = derived
+  const pageOf = usePageOf()
   const bareLayer = bareLayers['']
   const svg = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)
   const [pxPerMm, setPxPerMm] = useState(3)
-  const [tabCode, setTabCode] = useState(hand.rests.index)
+  const [tabId, setTabId] = useState(derived.rests.index)
   const { fit, scaleBy, reveal } = useChartZoom(svg, group, setPxPerMm)
 
-  const desk = useMemo(() => extentOf(around.controls), [around.controls])
+  const outlines = useMemo(
+    () =>
+      bench.devices.flatMap((placed) => {
+        const device = plan.devices.find((d) => d.id === placed.deviceId)
+        return device ? [{ placed, device, print: footprint(placed, device) }] : []
+      }),
+    [bench.devices, plan.devices],
+  )
+  const desk = useMemo(() => boxAround(outlines.map((o) => o.print)), [outlines])
   const reach = useMemo(() => {
-    const near = around.controls.filter(
-      (c) => c.code !== null && bareLayer?.[c.code] !== undefined && bareLayer[c.code]?.verdict !== 'away',
-    )
+    const near = around.controls.filter((c) => {
+      const at = bareLayer?.[spotOfControl(c)]
+      return at !== undefined && at.verdict !== 'away'
+    })
     return near.length > 0 ? extentOf(near) : desk
   }, [around.controls, bareLayer, desk])
-  const area = useMemo(
-    () => ({ x0Mm: desk.x0 - 160, x1Mm: desk.x1 + 160, y0Mm: desk.y0 - 160, y1Mm: desk.y1 + 200, cellMm: 4 }),
-    [desk],
-  )
+  const area = useMemo(() => {
+    const tips = Object.values(handOnBench(hand).rests).flatMap(
+      (id) => around.controls.find((c) => c.id === id) ?? [],
+    )
+    const mean = (pick: (c: BenchControl) => number): number =>
+      tips.reduce((s, c) => s + pick(c), 0) / tips.length
+    const [x, y] = [mean((c) => c.xMm), mean((c) => c.yMm)]
+    return {
+      x0Mm: x - chartedMm,
+      x1Mm: x + chartedMm,
+      y0Mm: y - chartedMm,
+      y1Mm: y + chartedMm,
+      cellMm: 4,
+    }
+  }, [hand, around.controls])
   const chart = useReachChart(area, efforts)
 
   const fitReach = (): void => fit(reach)
-  const focusKey = (id?: string | null): void =>
-    (svg.current?.querySelector(`[data-code="${id ?? tabCode}"]`) as SVGGElement | null)?.focus()
-  useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(desk), focusKey }))
-  // The first view, and the view of another board or hand, is what the hand can reach.
+  const focusId = (id: string): void =>
+    (svg.current?.querySelector(`[data-id="${id}"]`) as SVGGElement | null)?.focus()
+  useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(desk), focusKey: () => focusId(tabId) }))
+  // The first view, and the view of another bench or hand, is what the hand can reach.
   const fitted = useRef<Extent | null>(null)
   useEffect(() => {
     if (!bareLayer || fitted.current === reach) return
@@ -81,16 +123,27 @@ export function Chart({
   }, [bareLayer, reach, fit])
 
   const faces = useMemo(
-    () => keyFaces({ derived, front, held, layer: layers[heldKey(held)], places, chosenCode: code, tabCode }),
-    [derived, front.programId, front.contextId, held, layers, places, code, tabCode], // eslint-disable-line react-hooks/exhaustive-deps
+    () =>
+      keyFaces({
+        derived,
+        front,
+        held,
+        layer: layers[heldKey(held)],
+        places,
+        pageOf,
+        chosenSpot: spot,
+        tabId,
+      }),
+    [derived, front.programId, front.contextId, held, layers, places, pageOf, spot, tabId], // eslint-disable-line react-hooks/exhaustive-deps
   )
 
   const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
-    const here = (event.target as Element).closest<SVGGElement>('[data-code]')?.dataset['code']
+    const target = (event.target as Element).closest<SVGGElement>('[data-code]')
+    const here = target?.dataset['id']
     if (here === undefined) return
     if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault()
-      onKey(here)
+      onKey(target?.dataset['code'] as string)
       return
     }
     const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
@@ -100,30 +153,21 @@ export function Chart({
     event.preventDefault()
     const next = neighbour(around.controls, here, direction[0] as number, direction[1] as number)
     if (next === null) return
-    setTabCode(next)
-    focusKey(next)
+    setTabId(next)
+    focusId(next)
   }
   const setHovered = (at: string | null): void => {
     if (useView.getState().hovered !== at) set({ hovered: at })
   }
-  const codeUnder = (target: EventTarget): string | null =>
-    (target as Element).closest<SVGGElement>('[data-code]')?.dataset['code'] ?? null
+  const keyUnder = (target: EventTarget): DOMStringMap | undefined =>
+    (target as Element).closest<SVGGElement>('[data-code]')?.dataset
   const onFocus = (event: FocusEvent<SVGGElement>): void => {
-    setHovered(codeUnder(event.target))
+    setHovered(keyUnder(event.target)?.['code'] ?? null)
     // a pointer needs no help to see what it presses
     if (event.target.matches(':focus-visible')) reveal(event.target)
   }
   const barMm = pxPerMm > 2 ? 25 : 100
-  const device = plan.devices.find((d) => d.id === hand.deviceId)
-  const board = useMemo(
-    () => ({
-      x0: desk.x0 + edgeMm - 4,
-      x1: desk.x1 - edgeMm + 4,
-      y0: desk.y0 + edgeMm - 4,
-      y1: desk.y1 - edgeMm + 4,
-    }),
-    [desk],
-  )
+  const home = outlines.find((o) => o.device.id === hand.deviceId)?.print ?? desk
 
   return (
     <div className="relative min-h-0 grow">
@@ -131,7 +175,7 @@ export function Chart({
         ref={svg}
         className="absolute inset-0 size-full touch-none bg-paper"
         role="group"
-        aria-label={`Chart of ${activeBench(plan).name}`}
+        aria-label={`Chart of ${bench.name}`}
       >
         <defs>
           <pattern
@@ -148,39 +192,31 @@ export function Chart({
           ref={group}
           onKeyDown={onKeyDown}
           onClick={(e) => {
-            const at = codeUnder(e.target)
-            if (at !== null) {
-              setTabCode(at)
-              onKey(at)
-            }
+            const at = keyUnder(e.target)
+            if (!at) return
+            setTabId(at['id'] as string)
+            onKey(at['code'] as string)
           }}
-          onPointerOver={(e) => setHovered(codeUnder(e.target))}
+          onPointerOver={(e) => setHovered(keyUnder(e.target)?.['code'] ?? null)}
           onFocus={onFocus}
         >
           <ChartGround chart={chart} />
-          <rect
-            x={board.x0}
-            y={board.y0}
-            width={board.x1 - board.x0}
-            height={board.y1 - board.y0}
-            rx={1}
-            fill="var(--paper)"
-            fillOpacity={0.45}
-            stroke="var(--ink)"
-            strokeWidth={0.45}
-          />
-          <text
-            x={board.x0}
-            y={board.y0 - 1.6}
-            fontSize={3}
-            letterSpacing={0.25}
-            className="font-chart"
-            fill="var(--ink-2)"
-          >
-            {`${device ? boardName(device.board) : ''} · ${around.layout.name}`.toUpperCase()}
-          </text>
-          <HandBearings hand={hand} controls={around.controls} />
-          <ContourCaptions chart={chart} board={board} />
+          {outlines.map(({ placed, device, print }) => (
+            <DeviceOutlines
+              key={device.id}
+              placed={placed}
+              device={device}
+              print={print}
+              title={[
+                deviceTitle(device),
+                device.kind === 'board' ? around.layout.name : pageTitle(pagesOf(device), pageOf(device.id)),
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            />
+          ))}
+          <HandBearings hand={handOnBench(hand)} controls={around.controls} />
+          <ContourCaptions chart={chart} board={home} />
           {faces.map((face) => (
             <ChartKey key={face.control.id} face={face} />
           ))}
@@ -221,6 +257,12 @@ export function Chart({
       </div>
     </div>
   )
+}
+
+/** Which of its pages a device shows, in words. */
+function pageTitle(pages: readonly Page[], openId: string | undefined): string {
+  const at = pages.findIndex((p) => p.id === openId)
+  return at === -1 ? '' : `page ${at + 1} of ${pages.length}, ${pages[at]?.name}`
 }
 
 /** The nearest key in a direction; sideways distance counts double, so that the focus keeps to its row or column. */

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { Link } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
-import { searchCommands, triggerKey, type Command } from '@reach-plot/core'
+import { keptBy, searchCommands, triggerKey, type Command } from '@reach-plot/core'
 import { ListenButton, TriggerFilter } from '../../shared/key-find.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -42,7 +42,7 @@ export function CommandList({
   onChosen: () => void
 }) {
   const plan = usePlan()
-  const { around, triggersOf, survey } = useDerived()
+  const { triggersOf, survey } = useDerived()
   const { query, triggerQuery, onlyUnplaced, commandId, displaced, set } = useView(
     useShallow((s) => ({
       query: s.query,
@@ -69,7 +69,7 @@ export function CommandList({
   })
 
   const choose = (command: Command): void => {
-    set({ commandId: command.id, code: null })
+    set({ commandId: command.id, spot: null })
     onChosen()
   }
   const move = (step: number): void => {
@@ -85,7 +85,7 @@ export function CommandList({
     else return
     e.preventDefault()
   }
-  const systemAction = triggerQuery ? survey.systemActions.get(triggerKey(triggerQuery)) : undefined
+  const systemAction = triggerQuery ? keptBy(triggerQuery, survey) : null
   const elsewhere = triggerQuery
     ? (survey.holders.get(triggerKey(triggerQuery)) ?? []).filter((c) => !listed.includes(c))
     : []
@@ -188,7 +188,7 @@ export function CommandList({
                   </span>
                   <span className="flex w-[68px] shrink-0 items-center overflow-hidden pl-[14px]">
                     {triggers[0] ? (
-                      <TriggerChip trigger={triggers[0]} layout={around.layout} systemId={around.systemId} />
+                      <TriggerChip trigger={triggers[0]} />
                     ) : (
                       <span
                         className={`text-[12px] ${chosen ? '' : lost ? 'font-semibold text-magenta' : 'text-magenta'}`}

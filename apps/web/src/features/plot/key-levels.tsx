@@ -1,33 +1,49 @@
 import {
-  chord,
   contextsInWords,
+  heldOf,
   isModifierCode,
+  keptBy,
   keyLegend,
   modifierName,
+  plainTriggers,
+  spotName,
+  spotOf,
   triggerKey,
   triggerName,
   type Command,
+  type Trigger,
 } from '@reach-plot/core'
 import { ModifierSign } from '../../shared/modifier-sign.js'
 import { takeOff } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useReachLayers } from '../../store/reach.js'
-import { useDerived, useFront } from '../../store/selectors.js'
+import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
+import { spotOfControl } from './chart-faces.js'
 import { offeredHeld } from './layers.js'
 
-/** Every level of a key: who stands on it in the program in front and elsewhere, and what is free. */
-export function KeyLevels({ code }: { code: string }) {
+/** Levels of a field with many strokes are only listed where something stands on them. */
+const manyTriggers = 4
+
+/** Every level of a key or control: who stands on it in the program in front and elsewhere, and what is free. */
+export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: Trigger) => void }) {
   const plan = usePlan()
-  const { around, survey, hand } = useDerived()
+  const { around, survey, rests, arrangement } = useDerived()
   const front = useFront()
+  const pageOf = usePageOf()
   const set = useView((s) => s.set)
   const levels = offeredHeld(around.layout)
   const { reachOf } = useReachLayers(levels)
   const program = plan.programs.find((p) => p.id === front.programId)
-  const legend = keyLegend(code, around.layout, around.systemId)
-  const finger = Object.entries(hand.rests).find(([, id]) => id === code)?.[0]
-  if (isModifierCode(code) || !around.controls.some((c) => c.code === code)) {
+  const control = around.controls.find((c) => spotOfControl(c) === spot)
+  const legend =
+    control === undefined || control.code !== null
+      ? keyLegend(spot, around.layout, around.systemId)
+      : (around.legends?.get(spot) ?? spot)
+  const page = control?.code === null ? pageOf(control.deviceId) : undefined
+  const finger = Object.entries(rests).find(([, id]) => id === control?.id)?.[0]
+  const plain = control ? levels.flatMap((held) => plainTriggers(control, held, page)) : []
+  if (isModifierCode(spot) || plain.length === 0) {
     return (
       <p className="p-4 text-ink-2">{legend} is held with other keys and carries no command of its own.</p>
     )
@@ -36,34 +52,50 @@ export function KeyLevels({ code }: { code: string }) {
     const owner = plan.programs.find((p) => p.id === command.programId)
     return `${owner?.id === program?.id ? '' : `${owner?.name}, `}${contextsInWords(command, owner)}`
   }
-  const freeCount = levels.filter(
-    (held) =>
-      !survey.holders.has(triggerKey(chord(code, held))) &&
-      !survey.systemActions.has(triggerKey(chord(code, held))),
-  ).length
+  const known = new Set(plain.map(triggerKey))
+  const others = [
+    ...new Map(
+      arrangement.placements
+        .filter((p) => spotOf(p.trigger) === spot && !known.has(triggerKey(p.trigger)))
+        .map((p) => [triggerKey(p.trigger), p.trigger]),
+    ).values(),
+  ]
+  const several = plain.length > levels.length
+  const isTaken = (t: Trigger): boolean => survey.holders.has(triggerKey(t)) || keptBy(t, survey) !== null
+  const rows = [
+    ...plain.filter(
+      (t) => plain.length <= manyTriggers * levels.length || heldOf(t).length === 0 || isTaken(t),
+    ),
+    ...others,
+  ]
+  const freeCount = plain.filter((t) => !isTaken(t)).length
   return (
     <div className="flex min-h-0 grow flex-col">
       <div className="px-[14px] pt-3 pb-2">
-        <p className="caption">Levels of the key</p>
+        <p className="caption">Levels of the {control?.type ?? 'key'}</p>
         <h2 className="title mt-0.5">{legend}</h2>
         <p className="text-ink-2">
-          {freeCount} of {levels.length} levels are free
+          {freeCount} of {plain.length} {several ? 'triggers' : 'levels'} are free
           {finger && ` · the ${finger} finger rests here`}
         </p>
+        <button type="button" className="btn mt-2" onClick={() => onOther(plain[0]!)}>
+          Place by another act…
+        </button>
       </div>
       <ul
         className="min-h-0 grow overflow-y-auto border-t-2 border-magenta"
         aria-label={`Levels of ${legend}`}
       >
-        {levels.map((held) => {
-          const trigger = chord(code, held)
+        {rows.map((trigger) => {
+          const held = heldOf(trigger)
           const key = triggerKey(trigger)
           const holders = (survey.holders.get(key) ?? []).toSorted(
             (a, b) => Number(b.programId === program?.id) - Number(a.programId === program?.id),
           )
-          const system = survey.systemActions.get(key)
+          const kept = keptBy(trigger, survey)
           const reach = reachOf(trigger)
-          const name = triggerName(trigger, around.layout, around.systemId)
+          const name = triggerName(trigger, around)
+          const isOther = others.includes(trigger)
           return (
             <li key={key} className="border-b border-rule px-[14px] py-[7px]">
               <div className="flex items-center justify-between">
@@ -72,19 +104,24 @@ export function KeyLevels({ code }: { code: string }) {
                   className="inline-flex min-h-6 items-center gap-1.5 font-chart text-[14px] font-semibold hover:underline"
                   onClick={() => set({ chosenHeld: held })}
                 >
-                  {held.length === 0
-                    ? 'bare'
-                    : held.map((m) => (
-                        <span key={m} className="inline-flex items-center gap-1">
-                          <ModifierSign modifier={m} /> {modifierName(m, around.systemId)}
-                        </span>
-                      ))}
+                  {isOther
+                    ? name
+                    : held.length === 0
+                      ? several
+                        ? ''
+                        : 'bare'
+                      : held.map((m) => (
+                          <span key={m} className="inline-flex items-center gap-1">
+                            <ModifierSign modifier={m} /> {modifierName(m, around.systemId)}
+                          </span>
+                        ))}
+                  {several && !isOther && spotName(trigger, around)}
                 </button>
                 <span className="text-[12px] text-ink-2">
                   {reach ? `${reach.verdict} · ${Math.round(reach.timeMs)} ms` : ''}
                 </span>
               </div>
-              {system !== undefined && <p className="text-magenta">Kept by the system: {system}</p>}
+              {kept !== null && <p className="text-magenta">Kept: {kept}</p>}
               {holders.map((command) => (
                 <p key={command.id} className="flex items-baseline gap-2">
                   <span className="grow">
@@ -100,7 +137,7 @@ export function KeyLevels({ code }: { code: string }) {
                   </button>
                 </p>
               ))}
-              {system === undefined && holders.length === 0 && <p className="text-ink-2">free</p>}
+              {kept === null && holders.length === 0 && <p className="text-ink-2">free</p>}
             </li>
           )
         })}

@@ -1,21 +1,24 @@
-import { chord, isModifierCode, keyLegend, modifierName, triggerKey } from '@reach-plot/core'
+import { keptBy, keyLegend, modifierName, plainTriggers, triggerKey } from '@reach-plot/core'
 import { ModifierSign } from '../../shared/modifier-sign.js'
 import { useReachLayers } from '../../store/reach.js'
-import { useDerived, useFront } from '../../store/selectors.js'
+import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { holdersInFront } from './chart-faces.js'
+import { holdersInFront, spotOfControl } from './chart-faces.js'
 import { offeredHeld } from './layers.js'
 
 /** The levels of the key under the pointer or focus, side by side at the foot of the chart. */
 export function LevelStrip() {
-  const code = useView((s) => s.hovered ?? s.code)
+  const spot = useView((s) => s.hovered ?? s.spot)
   const derived = useDerived()
   const front = useFront()
+  const pageOf = usePageOf()
   const { around, survey } = derived
   const levels = offeredHeld(around.layout)
   const { reachOf } = useReachLayers(levels)
-  const shown =
-    code !== null && !isModifierCode(code) && around.controls.some((c) => c.code === code) ? code : null
+  const control = around.controls.find((c) => spotOfControl(c) === spot)
+  const page = control?.code === null ? pageOf(control.deviceId) : undefined
+  const triggersAt = (held: (typeof levels)[number]) => (control ? plainTriggers(control, held, page) : [])
+  const shown = triggersAt([]).length > 0 ? control : undefined
   return (
     // out of the flow, so that a change of text here does not lay the chart's hundreds of texts out anew
     <div className="relative h-[58px] shrink-0 border-t border-rule bg-panel" aria-hidden="true">
@@ -23,16 +26,19 @@ export function LevelStrip() {
         <div className="flex w-[74px] shrink-0 flex-col justify-center border-r border-rule px-3">
           <span className="caption">Levels</span>
           <span className="truncate font-chart text-[18px] leading-tight font-semibold">
-            {shown ? keyLegend(shown, around.layout, around.systemId) : '–'}
+            {!shown
+              ? '–'
+              : shown.code === null
+                ? shown.name
+                : keyLegend(shown.code, around.layout, around.systemId)}
           </span>
         </div>
         {levels.map((held) => {
-          const trigger = shown ? chord(shown, held) : null
-          const key = trigger ? triggerKey(trigger) : ''
-          const holders = trigger ? holdersInFront(derived, front, key) : []
-          const system = trigger ? survey.systemActions.get(key) : undefined
-          const reach = trigger ? reachOf(trigger) : undefined
-          const text = !trigger ? '' : (holders[0]?.name ?? system ?? 'free')
+          const triggers = shown ? triggersAt(held) : []
+          const holders = triggers.flatMap((t) => holdersInFront(derived, front, triggerKey(t)))
+          const kept = triggers.length === 1 ? keptBy(triggers[0]!, survey) : null
+          const reach = triggers[0] ? reachOf(triggers[0]) : undefined
+          const text = triggers.length === 0 ? '' : (holders[0]?.name ?? kept ?? 'free')
           return (
             <div
               key={held.join()}
@@ -45,7 +51,7 @@ export function LevelStrip() {
                 )}
               </div>
               <div
-                className={`truncate text-[13px] font-semibold ${system !== undefined ? 'text-magenta' : holders.length === 0 ? 'font-medium text-ink-2' : ''}`}
+                className={`truncate text-[13px] font-semibold ${kept !== null ? 'text-magenta' : holders.length === 0 ? 'font-medium text-ink-2' : ''}`}
               >
                 {text}
               </div>

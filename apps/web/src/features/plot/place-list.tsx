@@ -1,7 +1,9 @@
 import { useState } from 'react'
 import {
   contextsInWords,
+  keptBy,
   modifierName,
+  spotOf,
   toggleShift,
   triggerKey,
   triggerName,
@@ -26,15 +28,17 @@ export function PlaceList({
   places,
   onPlace,
   onPlaceBoth,
+  onOther,
 }: {
   places: Places
   onPlace: (place: Place) => void
   onPlaceBoth: (place: Place) => void
+  onOther: () => void
 }) {
   const plan = usePlan()
   const { around, survey, triggersOf } = useDerived()
   const held = useHeld()
-  const code = useView((s) => s.code)
+  const spot = useView((s) => s.spot)
   const set = useView((s) => s.set)
   const { command, ranked } = places
   const [active, setActive] = useState(0)
@@ -42,7 +46,7 @@ export function PlaceList({
   const now = triggersOf(command.id)
   const program = plan.programs.find((p) => p.id === command.programId)
   const contexts = contextsInWords(command, program)
-  const name = (place: Place): string => triggerName(place.trigger, around.layout, around.systemId)
+  const name = (place: Place): string => triggerName(place.trigger, around)
 
   /** Whether the opposite could take the same key with Shift the other way round. */
   const pairIsFree = (place: Place): boolean => {
@@ -50,7 +54,7 @@ export function PlaceList({
     const key = triggerKey(toggleShift(place.trigger))
     return (
       (survey.holders.get(key) ?? []).every((c) => c.programId !== command.programId) &&
-      !survey.systemActions.has(key)
+      keptBy(toggleShift(place.trigger), survey) === null
     )
   }
 
@@ -68,26 +72,27 @@ export function PlaceList({
           <p className="text-ink-2">
             Opposite: {opposite.name}
             {triggersOf(opposite.id)[0]
-              ? `, on ${triggerName(triggersOf(opposite.id)[0]!, around.layout, around.systemId)}`
+              ? `, on ${triggerName(triggersOf(opposite.id)[0]!, around)}`
               : ', unplaced'}
           </p>
         )}
         {now.map((trigger) => (
           <p key={triggerKey(trigger)} className="mt-1 flex items-center gap-2">
-            Now on <TriggerChip trigger={trigger} layout={around.layout} systemId={around.systemId} />
+            Now on <TriggerChip trigger={trigger} />
             <button
               type="button"
               className="link"
-              onClick={() =>
-                takeOff(command.id, trigger, triggerName(trigger, around.layout, around.systemId))
-              }
+              onClick={() => takeOff(command.id, trigger, triggerName(trigger, around))}
             >
               Take off
             </button>
           </p>
         ))}
-        <div className="mt-2">
+        <div className="mt-2 flex items-start justify-between gap-2">
           <CostKey />
+          <button type="button" className="btn shrink-0" onClick={onOther}>
+            Other acts…
+          </button>
         </div>
       </div>
       <ol
@@ -109,7 +114,7 @@ export function PlaceList({
           return (
             <li
               key={triggerKey(place.trigger)}
-              className={`border-b border-rule px-[14px] ${isActive || place.trigger.code === code ? 'bg-paper' : ''}`}
+              className={`border-b border-rule px-[14px] ${isActive || spotOf(place.trigger) === spot ? 'bg-paper' : ''}`}
             >
               <button
                 type="button"
@@ -119,7 +124,7 @@ export function PlaceList({
                 onClick={() => {
                   if (isActive && !isNow) onPlace(place)
                   else setActive(i)
-                  set({ code: place.trigger.code })
+                  set({ spot: spotOf(place.trigger) })
                 }}
                 onKeyDown={(e) => {
                   const step = { ArrowDown: 1, ArrowUp: -1 }[e.key]
@@ -127,7 +132,7 @@ export function PlaceList({
                   e.preventDefault()
                   const next = Math.max(0, Math.min(Math.min(ranked.length, shownPlaces) - 1, i + step))
                   setActive(next)
-                  set({ code: ranked[next]?.trigger.code ?? null })
+                  set({ spot: ranked[next] ? spotOf(ranked[next].trigger) : null })
                   ;(
                     e.currentTarget.closest('ol')?.querySelectorAll('[data-place]')[next] as
                       HTMLElement | undefined
@@ -137,7 +142,7 @@ export function PlaceList({
                 <b className="text-magenta">{i + 1}</b>
                 <span className="flex items-center gap-2">
                   <span className="keycap">
-                    <TriggerChip trigger={place.trigger} layout={around.layout} systemId={around.systemId} />
+                    <TriggerChip trigger={place.trigger} />
                   </span>
                   <span className="text-ink-2">
                     {place.reach.verdict}
@@ -164,8 +169,8 @@ export function PlaceList({
                     {pairIsFree(place) && (
                       <>
                         {' '}
-                        <b>{triggerName(toggleShift(place.trigger), around.layout, around.systemId)}</b> is
-                        free too, so “{opposite?.name}” can take it as its opposite.
+                        <b>{triggerName(toggleShift(place.trigger), around)}</b> is free too, so “
+                        {opposite?.name}” can take it as its opposite.
                       </>
                     )}
                   </p>

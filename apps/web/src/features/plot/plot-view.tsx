@@ -1,7 +1,8 @@
 import { useMemo, useRef, useState } from 'react'
 import {
   chord,
-  keyLegend,
+  plainTriggers,
+  spotOf,
   modifierName,
   toggleShift,
   triggerKey,
@@ -11,10 +12,12 @@ import {
 } from '@reach-plot/core'
 import { onEditable, place as placeOn } from '../../store/actions.js'
 import { placeCommand } from '../../store/plan-edits.js'
-import { useDerived, useFrontCommands } from '../../store/selectors.js'
+import { useDerived, useFrontCommands, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import { useKeyFind } from '../../shared/key-find.js'
 import { useShortcuts } from '../keys/use-shortcuts.js'
+import { TriggerSheet } from '../triggers/trigger-sheet.js'
+import { spotOfControl } from './chart-faces.js'
 import { Chart, type ChartHandle } from './chart.js'
 import { CommandList } from './command-list.js'
 import { KeyLevels } from './key-levels.js'
@@ -28,7 +31,7 @@ import { usePlaces } from './use-places.js'
 
 /** Lists what is on a pressed trigger, and shows its key. */
 const findTrigger = (trigger: Trigger): void =>
-  useView.getState().set({ triggerQuery: trigger, query: '', code: trigger.code, onlyUnplaced: false })
+  useView.getState().set({ triggerQuery: trigger, query: '', spot: spotOf(trigger), onlyUnplaced: false })
 
 /** The main screen: choose a command and the bench shows how good each place would be; choose a key and see its levels. */
 export function PlotView() {
@@ -37,10 +40,12 @@ export function PlotView() {
   const commands = useFrontCommands()
   const places = usePlaces()
   const held = useHeld()
-  const code = useView((s) => s.code)
+  const spot = useView((s) => s.spot)
   const set = useView((s) => s.set)
   const keyFind = useKeyFind(findTrigger)
   const [taking, setTaking] = useState<Place | null>(null)
+  const [other, setOther] = useState<Trigger | null>(null)
+  const pageOf = usePageOf()
   const chart = useRef<ChartHandle>(null)
   const search = useRef<HTMLInputElement>(null)
   const side = useRef<HTMLElement>(null)
@@ -65,11 +70,11 @@ export function PlotView() {
       const open = commands.filter((c) => derived.triggersOf(c.id).length === 0)
       const at = open.findIndex((c) => c.id === places?.command.id)
       const next = open[(at + 1) % Math.max(open.length, 1)]
-      if (next) set({ commandId: next.id, code: null })
+      if (next) set({ commandId: next.id, spot: null })
       focusPlaces()
     },
     clear: () => {
-      set(places || code !== null ? { commandId: null, code: null } : { query: '', triggerQuery: null })
+      set(places || spot !== null ? { commandId: null, spot: null } : { query: '', triggerQuery: null })
       if (document.activeElement === search.current) search.current?.blur()
     },
   })
@@ -77,11 +82,7 @@ export function PlotView() {
   const put = (place: Place): void => {
     if (!places) return
     if (place.holders.length > 0) setTaking(place)
-    else
-      placeOn(
-        { commandId: places.command.id, trigger: place.trigger },
-        triggerName(place.trigger, around.layout, around.systemId),
-      )
+    else placeOn({ commandId: places.command.id, trigger: place.trigger }, triggerName(place.trigger, around))
   }
   const putBoth = (place: Place): void => {
     const oppositeId = places?.command.oppositeId
@@ -92,14 +93,31 @@ export function PlotView() {
     })
   }
   const onKey = (at: string): void => {
-    const place = places?.byCode.get(at)
+    const place = places?.bySpot.get(at)
+    const control = around.controls.find((c) => spotOfControl(c) === at)
+    const page = control?.code === null ? pageOf(control.deviceId) : undefined
+    const ways = control ? plainTriggers(control, held, page) : []
+    const opens = ways[0] && derived.survey.layers.opensPage(ways[0])
+    if (control && opens !== undefined) {
+      const { openPages } = useView.getState()
+      const { [control.deviceId]: _before, ...others } = openPages
+      set({ openPages: opens === null ? others : { ...openPages, [control.deviceId]: opens } })
+      return
+    }
+    if (places && ways.length > 1) {
+      setOther(ways[0] as Trigger)
+      return
+    }
     const alreadyHere =
       place &&
       places &&
       derived.triggersOf(places.command.id).some((t) => triggerKey(t) === triggerKey(place.trigger))
-    set({ code: at })
+    set({ spot: at })
     if (place && place.systemAction === null && !alreadyHere) put(place)
   }
+  const chosen = around.controls.find((c) => spotOfControl(c) === spot)
+  const chosenTrigger = chosen && plainTriggers(chosen, held)[0]
+  const chosenName = chosenTrigger ? triggerName(chosenTrigger, around) : ''
   const heldName = held.map((m) => modifierName(m, around.systemId)).join('+')
   const title = useMemo(() => {
     const layer = heldName === '' ? '' : ` with ${heldName}`
@@ -132,9 +150,10 @@ export function PlotView() {
             places={places}
             onPlace={put}
             onPlaceBoth={putBoth}
+            onOther={() => setOther(places.ranked[0]?.trigger ?? chord('KeyA'))}
           />
-        ) : code !== null ? (
-          <KeyLevels code={code} />
+        ) : spot !== null ? (
+          <KeyLevels spot={spot} onOther={setOther} />
         ) : (
           <NothingChosen />
         )}
@@ -142,10 +161,9 @@ export function PlotView() {
       {taking && places && (
         <TakeSheet command={places.command} place={taking} onClose={() => setTaking(null)} />
       )}
+      {other && <TriggerSheet commandId={places?.command.id} start={other} onClose={() => setOther(null)} />}
       <p role="status" className="sr-only">
-        {code !== null
-          ? `${keyLegend(code, around.layout, around.systemId)} chosen, ${triggerKey(chord(code, held))}`
-          : ''}
+        {chosenName !== '' && `${chosenName} chosen`}
       </p>
     </>
   )
@@ -175,7 +193,7 @@ function NothingChosen() {
                 <button
                   type="button"
                   className="flex w-full justify-between border-b border-rule py-[6px] text-left hover:bg-reach-1"
-                  onClick={() => set({ commandId: c.id, code: null })}
+                  onClick={() => set({ commandId: c.id, spot: null })}
                 >
                   <span>{c.name}</span> <span className="text-ink-2">{c.usesPerHour}/h</span>
                 </button>

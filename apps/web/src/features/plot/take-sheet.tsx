@@ -14,7 +14,7 @@ export function TakeSheet({
   onClose: () => void
 }) {
   const { around, triggersOf } = useDerived()
-  const name = (t: Trigger): string => triggerName(t, around.layout, around.systemId)
+  const name = (t: Trigger): string => triggerName(t, around)
   const old: Trigger | undefined = triggersOf(command.id)[0]
   const holders = place.holders
   // names may be long: they stand in the table, not on the buttons

@@ -1,0 +1,90 @@
+import { z } from 'zod'
+import { refSchema, strokeCounts } from '../triggers/index.js'
+import { controlTypes, type Control } from './control.js'
+
+const size = z.number().min(1).max(1000)
+const position = z.number().min(-1000).max(2000)
+
+/** One control of a drawn device; x and y are its centre from the device's back left corner, mm. */
+export const drawnControlSchema = z.strictObject({
+  id: refSchema,
+  /** what the person calls it, or what is printed on it */
+  name: z.string().max(40),
+  type: z.enum(controlTypes),
+  shape: z.enum(['rect', 'round']),
+  xMm: position,
+  yMm: position,
+  widthMm: size,
+  heightMm: size,
+  /** W3C code that it sends, or null when its driver is told what it does */
+  code: z
+    .string()
+    .regex(/^[A-Z][A-Za-z0-9]{0,31}$/, 'must be a W3C key code such as Numpad7, or null')
+    .nullable(),
+  /** lies where the thumb works */
+  thumb: z.boolean().optional(),
+  /** fields only: directions that its strokes have */
+  directions: z.literal(strokeCounts).optional(),
+  /** where a label goes, mm from the centre of the control; its whole face where left out */
+  label: z.strictObject({ dxMm: position, dyMm: position, widthMm: size, heightMm: size }).optional(),
+})
+export type DrawnControl = z.infer<typeof drawnControlSchema>
+
+/** A set of meanings that a device with screens shows at a time. */
+export const pageSchema = z.strictObject({
+  id: refSchema,
+  name: z.string().min(1).max(80),
+  /** the page comes up by itself when this program is in front */
+  programId: z.string().min(1).optional(),
+  /** controls of this page that open another page, or go back to the one before */
+  opens: z.array(z.strictObject({ controlId: refSchema, pageId: refSchema.nullable() })).max(100),
+})
+export type Page = z.infer<typeof pageSchema>
+
+export const deviceForms = [
+  'keypad',
+  'pad',
+  'deck',
+  'tablet',
+  'pen',
+  'mouse',
+  'trackball',
+  'touch',
+  'other',
+] as const
+export type DeviceForm = (typeof deviceForms)[number]
+
+/** Forms that the pointing hand works; the others are for the hand on the keys. */
+const pointingForms: readonly DeviceForm[] = ['pen', 'mouse', 'trackball']
+
+/** A device that is drawn control by control: from the catalogue, or the person's own. */
+export const drawnDeviceSchema = z.strictObject({
+  id: refSchema,
+  name: z.string().min(1).max(120),
+  kind: z.literal('drawn'),
+  form: z.enum(deviceForms),
+  widthMm: size,
+  heightMm: size,
+  controls: z.array(drawnControlSchema).min(1).max(400),
+  /** empty for a device that has no pages */
+  pages: z.array(pageSchema).max(60),
+})
+export type DrawnDevice = z.infer<typeof drawnDeviceSchema>
+
+export const isPointing = (form: DeviceForm): boolean => pointingForms.includes(form)
+
+/** The controls of a drawn device in its own axes. A thumb control counts as one of the bottom row. */
+export const drawnControls = (device: DrawnDevice): Control[] =>
+  device.controls.map(({ id, name, type, shape, xMm, yMm, widthMm, heightMm, code, thumb, directions }) => ({
+    id,
+    code,
+    row: thumb === true ? 'bottom' : 'home',
+    xMm,
+    yMm,
+    widthMm,
+    heightMm,
+    type,
+    name,
+    ...(shape === 'round' && { round: true }),
+    ...(directions !== undefined && { directions }),
+  }))

@@ -1,0 +1,143 @@
+import { plainTriggers, type Control } from '../bench/index.js'
+import { liveContexts, type Command, type Program } from '../commands/index.js'
+import {
+  heldOf,
+  sortModifiers,
+  spotOf,
+  triggerKey,
+  withHeld,
+  type Chord,
+  type Modifier,
+  type Trigger,
+} from '../triggers/index.js'
+import {
+  lackInWords,
+  pressLayers,
+  sentBy,
+  type Placed,
+  type PressLayers,
+  type Surroundings,
+} from './layers.js'
+import type { Typed } from './typing.js'
+
+/** What one trigger does in one program: in each context the commands that are live there. */
+export interface LookupProgram {
+  readonly program: Program
+  readonly contexts: readonly {
+    readonly id: string
+    readonly name: string
+    readonly commands: readonly Command[]
+  }[]
+}
+
+/** What a trigger does, everywhere. */
+export interface Lookup {
+  readonly trigger: Trigger
+  /** what the bench lacks for it, in words */
+  readonly lacks: readonly string[]
+  readonly systemAction: string | null
+  readonly typed: Typed | null
+  readonly programs: readonly LookupProgram[]
+  /** controls that send this chord, with the command that they are meant for */
+  readonly relays: readonly {
+    readonly trigger: Trigger
+    readonly command: Command
+    readonly sends: readonly Chord[]
+  }[]
+}
+
+/** What a key or combination does in each program, context and in the system. */
+export function lookUp(trigger: Trigger, placements: readonly Placed[], around: Surroundings): Lookup {
+  const layers = pressLayers(around)
+  const commands = new Map(around.commands.map((c) => [c.id, c]))
+  const key = triggerKey(trigger)
+  const holders = placements.flatMap((p) =>
+    triggerKey(p.trigger) === key ? (commands.get(p.commandId) ?? []) : [],
+  )
+  const [sent] = sentBy(trigger)
+  return {
+    trigger,
+    lacks: layers.device(trigger).map((lack) => lackInWords(lack, around)),
+    systemAction: sent ? layers.system(sent) : null,
+    typed: sent ? layers.input(sent) : null,
+    programs: around.programs.map((program) => ({
+      program,
+      contexts: program.contexts.map((context) => ({
+        id: context.id,
+        name: context.name,
+        commands: holders.filter(
+          (c) => c.programId === program.id && liveContexts(c, program).includes(context.id),
+        ),
+      })),
+    })),
+    relays: placements.flatMap((p) => {
+      const command = commands.get(p.commandId)
+      return command && p.sends?.some((s) => triggerKey(s) === key)
+        ? [{ trigger: p.trigger, command, sends: p.sends }]
+        : []
+    }),
+  }
+}
+
+/** One row of what stands, or could stand, under a set of held modifiers. */
+export interface LayerRow {
+  readonly trigger: Trigger
+  readonly control: Control
+  readonly commands: readonly Command[]
+  readonly systemAction: string | null
+  readonly free: boolean
+}
+
+/**
+ * Every trigger under exactly these modifiers: what is bound, what the system keeps, what is free.
+ * @param programId  only this program's commands count; null for all programs
+ */
+export function layerRows(
+  held: readonly Modifier[],
+  placements: readonly Placed[],
+  around: Surroundings,
+  programId: string | null,
+  layers: PressLayers = pressLayers(around),
+): LayerRow[] {
+  const commands = new Map(around.commands.map((c) => [c.id, c]))
+  const wanted = sortModifiers(held).join()
+  const holders = new Map<string, Command[]>()
+  const extra = new Map<string, Trigger[]>()
+  for (const { commandId, trigger } of placements) {
+    const command = commands.get(commandId)
+    if (!command || sortModifiers(heldOf(trigger)).join() !== wanted) continue
+    if (programId !== null && command.programId !== programId) continue
+    const key = triggerKey(trigger)
+    if (!holders.has(key)) {
+      const place = spotOf(trigger) ?? ''
+      extra.set(place, [...(extra.get(place) ?? []), trigger])
+    }
+    holders.set(key, [...(holders.get(key) ?? []), command])
+  }
+  const seen = new Set<string>()
+  return around.controls.flatMap((control) => {
+    const place = control.code ?? control.id
+    // plain triggers first, then those of other acts or pages that something stands on
+    const triggers = [...plainTriggers(control, held), ...(extra.get(place) ?? [])].map((t) =>
+      withHeld(t, held),
+    )
+    return triggers.flatMap((trigger): LayerRow[] => {
+      const key = triggerKey(trigger)
+      if (seen.has(key)) return []
+      seen.add(key)
+      const on = holders.get(key) ?? []
+      const [sent] = sentBy(trigger)
+      const systemAction = sent ? layers.system(sent) : null
+      const opens = layers.opensPage(trigger) !== undefined || layers.opensPopup(trigger) !== undefined
+      return [
+        {
+          trigger,
+          control,
+          commands: on,
+          systemAction,
+          free: on.length === 0 && systemAction === null && !opens,
+        },
+      ]
+    })
+  })
+}

@@ -1,0 +1,327 @@
+import { contextsOverlap, fullName, liveContexts, type Command, type Program } from '../commands/index.js'
+import {
+  actOf, holdWaitMs, tapWaitMs, triggerKey, triggerName, withAct, type Act, type Chord, type Trigger,
+} from '../triggers/index.js' // prettier-ignore
+import { typedInWords } from './find.js'
+import {
+  lackInWords,
+  pressLayers,
+  sentBy,
+  type Placed,
+  type PressLayers,
+  type Surroundings,
+} from './layers.js'
+
+export const traceLayers = ['device', 'system', 'input method', 'program', 'command'] as const
+export type TraceLayer = (typeof traceLayers)[number]
+
+/** What one layer did with a press. `ends`: nothing comes after it, for it was taken, typed or lost. */
+export interface TraceStep {
+  readonly layer: TraceLayer
+  readonly outcome: 'passes' | 'ends' | 'runs'
+  readonly text: string
+  /** time that the layer waits before it hands the press on, ms */
+  readonly waitMs: number
+}
+
+export interface Trace {
+  readonly steps: readonly TraceStep[]
+  /** commands that run */
+  readonly commandIds: readonly string[]
+  /** the page that the control opens; null goes back; undefined when it opens none */
+  readonly opensPage?: string | null
+  readonly waitMs: number
+}
+
+export interface Front {
+  readonly programId: string
+  readonly contextId: string
+}
+
+/**
+ * Follows one press from the device to the command, step by step, with what is in front. Asks the same layers as
+ * `findClashes`.
+ */
+export function tracePress(
+  trigger: Trigger,
+  front: Front,
+  placements: readonly Placed[],
+  around: Surroundings,
+): Trace {
+  const layers = pressLayers(around)
+  const steps: TraceStep[] = []
+  const step = (layer: TraceLayer, outcome: TraceStep['outcome'], text: string, waitMs = 0): void =>
+    void steps.push({ layer, outcome, text, waitMs })
+  const end = (commandIds: readonly string[] = [], opensPage?: string | null): Trace => ({
+    steps,
+    commandIds,
+    ...(opensPage !== undefined && { opensPage }),
+    waitMs: steps.reduce((sum, s) => sum + s.waitMs, 0),
+  })
+  const program = around.programs.find((p) => p.id === front.programId)
+  if (!program) return end()
+  const scene = new Scene(program, front.contextId, placements, around)
+
+  const missing = layers.device(trigger)
+  if (missing.length > 0) {
+    step(
+      'device',
+      'ends',
+      `No device on this bench has ${missing.map((l) => lackInWords(l, around)).join(' or ')}.`,
+    )
+    return end()
+  }
+  const { worked, times, waitMs, note } = gesture(trigger, scene, layers, around)
+  const name = triggerName(worked, around)
+  const page = layers.opensPage(worked)
+  if (page !== undefined) {
+    const title = page === null ? 'the page before' : `the page “${pageName(worked, page, around)}”`
+    step('device', 'runs', `${name} opens ${title}. Nothing goes to the program.`)
+    return end([], page)
+  }
+  const popup = layers.opensPopup(worked)
+  if (popup) {
+    step('device', 'runs', `${name} brings up the pop-up set “${popup.name}” at the ${popup.at}.`, waitMs)
+    return end()
+  }
+  const settings = scene.settingsOf(worked)
+  const sent = sentBy(worked, settings?.sends)
+  const again = times > 1 ? `${times} times, since nothing is set for that: each press counts.` : ''
+  if (sent.length === 0) {
+    if (!settings) {
+      step(
+        'device',
+        'ends',
+        `${name} is pressed. Nothing is set on it${scene.elsewhere(worked)}. ${note}`.trim(),
+      )
+      return end()
+    }
+    step(
+      'device',
+      'passes',
+      `${name} tells ${program.name} itself; no key is sent. ${note}${again}`.trim(),
+      waitMs,
+    )
+    step('system', 'passes', `${around.system.name} sees no key.`)
+    step('input method', 'passes', 'There is no character to type.')
+    return end(runCommands(scene, worked, name, step))
+  }
+  const sentNames = sent.map((s) => triggerName(s, around)).join(', then ')
+  const how =
+    settings?.sends !== undefined
+      ? `${name} sends ${sentNames}${settings.foreign ? `, as set for ${settings.foreign}` : ''}.`
+      : `The keyboard sends ${sentNames}.`
+  step('device', 'passes', `${how} ${note}${again}`.trim(), waitMs)
+  for (const [i, chordSent] of sent.entries()) {
+    const stopped = passes(chordSent, scene, layers, step, around)
+    if (stopped) return end()
+    const walksMenu =
+      sent.length > 1 && program.menuChord && triggerKey(sent[0] as Chord) === triggerKey(program.menuChord)
+    if (walksMenu) {
+      step(
+        'program',
+        'passes',
+        `${program.name} opens its menus and walks them by ${sent
+          .slice(1)
+          .map((s) => triggerName(s, around))
+          .join(', ')}.`,
+      )
+      const meant = settings?.command
+      const arrives = meant !== undefined && meant.menu.length === sent.length - 1
+      step(
+        'command',
+        arrives ? 'runs' : 'ends',
+        arrives ? `“${fullName(meant)}” runs.` : 'No command stands there.',
+      )
+      return end(arrives ? [meant.id] : [])
+    }
+    const own = sent.length === 1 && settings?.sends === undefined ? worked : chordSent
+    const ids = runCommands(scene, own, triggerName(own, around), step)
+    if (i === sent.length - 1 || ids.length === 0) return end(ids)
+  }
+  return end()
+}
+
+type Step = (layer: TraceLayer, outcome: TraceStep['outcome'], text: string, waitMs?: number) => void
+
+/** Sends a chord through the system and the input method; true when one of them keeps it. */
+function passes(sent: Chord, scene: Scene, layers: PressLayers, step: Step, around: Surroundings): boolean {
+  const name = triggerName(sent, around)
+  const action = layers.system(sent)
+  if (action !== null) {
+    step('system', 'ends', `${around.system.name} takes ${name}: ${action}.`)
+    return true
+  }
+  step('system', 'passes', `${around.system.name} has nothing on ${name}.`)
+  const typed = layers.input(sent)
+  if (typed && scene.context?.typing === true) {
+    step(
+      'input method',
+      'ends',
+      `Text can be typed in ${scene.context.name}: ${name} ${typedInWords(typed)}.`,
+    )
+    return true
+  }
+  step(
+    'input method',
+    'passes',
+    typed ? `${name} ${typedInWords(typed)} elsewhere; no text is typed here.` : `${name} types nothing.`,
+  )
+  return false
+}
+
+function runCommands(scene: Scene, trigger: Trigger, name: string, step: Step): string[] {
+  const { program, context } = scene
+  const where = `${program.name}, ${context?.name ?? 'all contexts'}`
+  const { live, alongside, other } = scene.boundTo(trigger)
+  if (live.length === 0) {
+    const more =
+      alongside.length > 0
+        ? ` “${alongside[0]?.name}” has it where ${scene.contextNames(alongside[0] as Command)} is live too.`
+        : other.length > 0
+          ? ` “${other[0]?.name}” has it, but only in ${scene.contextNames(other[0] as Command)}.`
+          : scene.elsewhere(trigger)
+    step('program', 'ends', `${where} has nothing on ${name}.${more}`)
+    return []
+  }
+  step('program', 'passes', `${where} has ${name}.`)
+  const rivals = live.length > 1 ? ' Which one the program takes is not known.' : ''
+  step('command', 'runs', `${live.map((c) => `“${fullName(c)}”`).join(' or ')} runs.${rivals}`)
+  return live.map((c) => c.id)
+}
+
+/** How the act is told from others on the same key, and how long that takes. */
+function gesture(
+  trigger: Trigger,
+  scene: Scene,
+  layers: PressLayers,
+  around: Surroundings,
+): { readonly worked: Trigger; readonly times: number; readonly waitMs: number; readonly note: string } {
+  const act = actOf(trigger)
+  const isSet = (t: Trigger): boolean => scene.isSet(t) || layers.opensPopup(t) !== undefined
+  const has = (a: Act): boolean => withAct(trigger, a) !== trigger && isSet(withAct(trigger, a))
+  if (act === 'press') {
+    if (has('hold'))
+      return {
+        worked: trigger,
+        times: 1,
+        waitMs: holdWaitMs,
+        note: `A hold means something else, so a press counts at its release, at most ${holdWaitMs} ms later. `,
+      }
+    if (has('tap2') || has('tap3'))
+      return {
+        worked: trigger,
+        times: 1,
+        waitMs: tapWaitMs,
+        note: `More taps mean something else, so it waits ${tapWaitMs} ms for one. `,
+      }
+    return { worked: trigger, times: 1, waitMs: 0, note: '' }
+  }
+  if (isSet(trigger)) {
+    if (act === 'hold')
+      return {
+        worked: trigger,
+        times: 1,
+        waitMs: holdWaitMs,
+        note: `It counts as held after ${holdWaitMs} ms. `,
+      }
+    if (act === 'during')
+      return { worked: trigger, times: 1, waitMs: 0, note: 'It is on until the key is let go. ' }
+    return { worked: trigger, times: 1, waitMs: 0, note: '' }
+  }
+  const plain = withAct(trigger, 'press')
+  if (act === 'hold' || act === 'during') {
+    const repeats =
+      'code' in trigger ? `Nothing is set for a held ${triggerName(plain, around)}: it repeats. ` : ''
+    return { worked: plain, times: 1, waitMs: 0, note: repeats }
+  }
+  return { worked: plain, times: Number(act.slice(3)), waitMs: 0, note: '' }
+}
+
+const pageName = (trigger: Trigger, pageId: string, around: Surroundings): string =>
+  around.legends?.get(`${'deviceId' in trigger ? trigger.deviceId : ''}@${pageId}`) ?? pageId
+
+/** The program and context in front, and what is placed there. */
+class Scene {
+  readonly program: Program
+  readonly context: Program['contexts'][number] | undefined
+  private readonly byTrigger = new Map<
+    string,
+    { command: Command; program: Program; sends?: readonly Chord[] | undefined }[]
+  >()
+
+  constructor(program: Program, contextId: string, placements: readonly Placed[], around: Surroundings) {
+    this.program = program
+    this.context = program.contexts.find((c) => c.id === contextId)
+    const commands = new Map(around.commands.map((c) => [c.id, c]))
+    const programs = new Map(around.programs.map((p) => [p.id, p]))
+    for (const { commandId, trigger, sends } of placements) {
+      const command = commands.get(commandId)
+      const owner = command && programs.get(command.programId)
+      if (!owner) continue
+      const key = triggerKey(trigger)
+      this.byTrigger.set(key, [...(this.byTrigger.get(key) ?? []), { command, program: owner, sends }])
+    }
+  }
+
+  private at(trigger: Trigger) {
+    return this.byTrigger.get(triggerKey(trigger)) ?? []
+  }
+
+  isSet(trigger: Trigger): boolean {
+    return this.at(trigger).some((p) => p.program === this.program)
+  }
+
+  /** What the device is set to for the program in front, or else for another: a driver falls back on any setting. */
+  settingsOf(trigger: Trigger):
+    | {
+        readonly command: Command
+        readonly sends?: readonly Chord[] | undefined
+        readonly foreign: string | null
+      }
+    | undefined {
+    const all = this.at(trigger)
+    const own = all.filter((p) => p.program === this.program)
+    const liveHere = own.find((p) => this.isLive(p.command)) ?? own[0]
+    if (liveHere) return { command: liveHere.command, sends: liveHere.sends, foreign: null }
+    const foreign = all.find((p) => p.sends !== undefined)
+    return foreign && { command: foreign.command, sends: foreign.sends, foreign: foreign.program.name }
+  }
+
+  private isLive(command: Command): boolean {
+    return this.context === undefined || liveContexts(command, this.program).includes(this.context.id)
+  }
+
+  /** The program's commands on a trigger: live here, live in contexts that can be live together with it, others. */
+  boundTo(trigger: Trigger): {
+    readonly live: Command[]
+    readonly alongside: Command[]
+    readonly other: Command[]
+  } {
+    const own = this.at(trigger).filter((p) => p.program === this.program)
+    const commands = [...new Set(own.map((p) => p.command))]
+    const live = commands.filter((c) => this.isLive(c))
+    const rest = commands.filter((c) => !this.isLive(c))
+    const together = (c: Command): boolean =>
+      liveContexts(c, this.program).some((id) => contextsOverlap(this.program, id, this.context?.id ?? id))
+    return { live, alongside: rest.filter(together), other: rest.filter((c) => !together(c)) }
+  }
+
+  contextNames(command: Command): string {
+    const ids = liveContexts(command, this.program)
+    return this.program.contexts
+      .filter((c) => ids.includes(c.id))
+      .map((c) => c.name)
+      .join(', ')
+  }
+
+  /** Other programs that have the trigger, as an aside. */
+  elsewhere(trigger: Trigger): string {
+    const names = new Set(
+      this.at(trigger)
+        .filter((p) => p.program !== this.program)
+        .map((p) => p.program.name),
+    )
+    return names.size > 0 ? ` ${[...names].join(' and ')} has it, but is not in front.` : ''
+  }
+}

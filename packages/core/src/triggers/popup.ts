@@ -1,0 +1,12 @@
+import { z } from 'zod'
+import { refSchema, triggerSchema } from './trigger.js'
+
+/** A few commands that one trigger brings up at the pointer or the fingertip; one of them is then picked. */
+export const popupSetSchema = z.strictObject({
+  id: refSchema,
+  name: z.string().min(1).max(80),
+  opener: triggerSchema.refine((t) => t.kind !== 'popup', 'a pop-up set cannot open another'),
+  at: z.enum(['pointer', 'fingertip']),
+  places: z.number().int().min(2).max(12),
+})
+export type PopupSet = z.infer<typeof popupSetSchema>

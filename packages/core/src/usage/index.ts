@@ -1,0 +1,5 @@
+export { routineSchema, usageSchema, type Routine, type RoutineStep, type Usage } from './usage.js'
+export { maxUsageBytes, usageReader, type UsageReader } from './reader.js'
+export { invocations, type BadRow, type UnknownCommand, type UsageReport } from './collect.js'
+export { frequentSequences, type FrequentSequence, type SequenceOptions } from './sequences.js'
+export { acceptUsage, routineFrom, usageFigures, type UsageFigures } from './accept.js'

@@ -1,0 +1,169 @@
+import Papa from 'papaparse'
+import { z } from 'zod'
+import type { Command, Program } from '../commands/index.js'
+import { CoreError } from '../errors.js'
+import { UsageCollector, type UsageReport } from './collect.js'
+
+/** Largest log that is read, in bytes: several million rows. */
+export const maxUsageBytes = 400_000_000
+
+const columns = ['time', 'program', 'context', 'command', 'how'] as const
+const needed = ['time', 'program', 'command', 'how'] as const
+/** A single row is never longer than this: a quotation mark is open then. */
+const maxRowLength = 1_000_000
+
+const jsonRow = z.object({
+  time: z.string(),
+  program: z.string(),
+  context: z.string().optional(),
+  command: z.string(),
+  how: z.string(),
+})
+
+export interface UsageReader {
+  /** rows read so far */
+  readonly rows: number
+  /**
+   * Takes the next piece of the file, of any length.
+   * @throws CoreError `CSV_COLUMN_MISSING`, `CSV_UNREADABLE` for faults of the whole file
+   */
+  push(text: string): void
+  /** @throws CoreError `USAGE_EMPTY` when there was no row */
+  finish(): UsageReport
+}
+
+/**
+ * Reads a usage log: CSV with the columns time, program, context, command, how; or JSON Lines with the same fields.
+ * Which of the two it is shows in its first character.
+ */
+export function usageReader(
+  plan: { readonly programs: readonly Program[]; readonly commands: readonly Command[] },
+  fileName: string,
+): UsageReader {
+  const collector = new UsageCollector(plan)
+  let format: Format | null = null
+  let rest = ''
+  return {
+    get rows() {
+      return collector.rows
+    },
+    push(text) {
+      rest += text
+      if (!format) {
+        rest = rest.replace(/^\uFEFF/, '').trimStart()
+        if (rest === '') return
+        format = rest.startsWith('{') ? jsonLines(collector) : csv(collector, fileName)
+      }
+      rest = rest.slice(format.take(rest, false))
+      if (rest.length > maxRowLength) format.take(rest, true)
+    },
+    finish() {
+      if (format && rest !== '') format.take(rest, true)
+      if (collector.rows === 0) {
+        throw new CoreError('USAGE_EMPTY', {
+          where: [fileName],
+          what: 'the log has no rows',
+          mend: `begin it with the heading ${columns.join(',')}, or write one JSON object a line`,
+        })
+      }
+      return collector.finish(fileName)
+    },
+  }
+}
+
+interface Format {
+  /** takes whole rows from the front of `text`; gives back how many characters were used */
+  take(text: string, isLast: boolean): number
+}
+
+function csv(collector: UsageCollector, fileName: string): Format {
+  let at: number[] | null = null
+  let line = 1
+  let delimiter = ','
+  return {
+    take(text, isLast) {
+      if (at === null) {
+        const heading = text.slice(0, Math.max(0, text.indexOf('\n')))
+        if (heading === '' && !isLast) return 0
+        delimiter = [',', ';', '\t'].find((d) => heading.includes(d)) ?? ','
+      }
+      const parsed = new Papa.Parser({ delimiter, newline: '\n' }).parse(text, 0, !isLast)
+      const rows = parsed.data as string[][]
+      if (isLast && parsed.errors.some((e: Papa.ParseError) => e.type === 'Quotes')) {
+        throw new CoreError('CSV_UNREADABLE', {
+          where: [fileName, `line ${line + rows.length - 1}`],
+          what: 'a quotation mark is not closed',
+          mend: 'put cells with quotation marks in quotation marks and double the inner ones',
+        })
+      }
+      // only a quoted cell can hold a line break
+      const quoted = text.includes('"')
+      for (const cells of rows) {
+        const lines = quoted ? lineCount(cells) : 1
+        if (at === null) at = headingOf(cells, fileName)
+        else if (cells.length > 1 || (cells[0] as string).trim() !== '') {
+          const [time, program, context, command, how] = at
+          const cell = (i: number | undefined): string => (cells[i as number] ?? '').trim()
+          collector.add(line, cell(time), cell(program), cell(context), cell(command), cell(how))
+        }
+        line += lines
+      }
+      return parsed.meta.cursor
+    },
+  }
+}
+
+/** Lines that a row covers: one more for each line break inside its cells. */
+function lineCount(cells: readonly string[]): number {
+  let count = 1
+  for (const cell of cells) if (cell.includes('\n')) count += cell.split('\n').length - 1
+  return count
+}
+
+function headingOf(cells: readonly string[], fileName: string): number[] {
+  const names = cells.map((cell) => cell.trim().toLowerCase())
+  const missing = needed.find((column) => !names.includes(column))
+  if (missing !== undefined) {
+    throw new CoreError('CSV_COLUMN_MISSING', {
+      where: [fileName, 'line 1'],
+      what: `the column "${missing}" is missing`,
+      mend: `begin the file with the heading ${columns.join(',')}`,
+    })
+  }
+  return columns.map((column) => names.indexOf(column))
+}
+
+function jsonLines(collector: UsageCollector): Format {
+  let line = 0
+  return {
+    take(text, isLast) {
+      let from = 0
+      for (;;) {
+        const end = text.indexOf('\n', from)
+        if (end === -1 && !isLast) return from
+        const row = text.slice(from, end === -1 ? undefined : end).trim()
+        line++
+        if (row !== '') addJson(collector, line, row)
+        if (end === -1) return text.length
+        from = end + 1
+      }
+    },
+  }
+}
+
+function addJson(collector: UsageCollector, line: number, text: string): void {
+  let raw: unknown
+  try {
+    raw = JSON.parse(text)
+  } catch {
+    collector.addBad(line, 'The line is not JSON.')
+    return
+  }
+  const row = jsonRow.safeParse(raw)
+  if (!row.success) {
+    collector.addBad(line, `The field “${String(row.error.issues[0]?.path[0] ?? '')}” is missing or no text.`)
+    return
+  }
+  const { time, program, context, command, how } = row.data
+  collector.add(line, time, program, context ?? '', command, how)
+}

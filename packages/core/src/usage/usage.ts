@@ -1,0 +1,35 @@
+import { z } from 'zod'
+
+const count = z.number().int().min(0)
+
+/** What a usage log has told about commands; kept with the plan, unlike the log itself. */
+export const usageSchema = z.strictObject({
+  /** file name of the log */
+  source: z.string().max(200),
+  rows: count,
+  /** hours in which the person worked: pauses are left out */
+  activeHours: z.number().min(0),
+  /** by command id: how often, and how often by menu and by pointer */
+  commands: z.record(z.string(), z.strictObject({ uses: count, byMenu: count, byPointer: count })),
+  /** what follows what, most often first */
+  follows: z.array(z.strictObject({ from: z.string(), to: z.string(), uses: count })).max(2000),
+})
+export type Usage = z.infer<typeof usageSchema>
+
+const stepSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('command'), commandId: z.string().min(1) }),
+  z.strictObject({ kind: z.literal('point') }),
+  z.strictObject({ kind: z.literal('drag') }),
+  z.strictObject({ kind: z.literal('type'), characters: z.number().int().min(1).max(1000) }),
+])
+
+/** A repeated sequence of steps in one program, used to time an arrangement. */
+export const routineSchema = z.strictObject({
+  id: z.string().min(1).max(80),
+  name: z.string().min(1).max(120),
+  programId: z.string().min(1),
+  steps: z.array(stepSchema).min(1).max(60),
+  timesPerHour: z.number().min(0).max(100_000),
+})
+export type RoutineStep = z.infer<typeof stepSchema>
+export type Routine = z.infer<typeof routineSchema>
