@@ -90,6 +90,7 @@ interface SingleData extends PartData {
   readonly id: string
   readonly code?: string
   readonly thumb?: boolean
+  readonly clicks?: boolean
   readonly directions?: 2 | 4 | 6 | 8 | 12
 }
 

@@ -23,6 +23,48 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'bench',
+        lazy: async () => ({ Component: (await import('./features/bench/bench-view.js')).BenchView }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({ Component: (await import('./features/bench/desk.js')).Desk }),
+          },
+          {
+            path: 'devices',
+            lazy: async () => ({
+              Component: (await import('./features/bench/compare-devices.js')).CompareDevices,
+            }),
+          },
+          {
+            path: 'moves',
+            lazy: async () => ({ Component: (await import('./features/bench/bench-moves.js')).BenchMoves }),
+          },
+        ],
+      },
+      {
+        path: 'bench/device/:id',
+        lazy: async () => ({ Component: (await import('./features/bench/device-page.js')).DevicePage }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({
+              Component: (await import('./features/bench/device-editor.js')).DeviceEditor,
+            }),
+          },
+          {
+            path: 'commands',
+            lazy: async () => ({
+              Component: (await import('./features/bench/device-commands.js')).DeviceCommands,
+            }),
+          },
+        ],
+      },
+      {
+        path: 'try',
+        lazy: async () => ({ Component: (await import('./features/try/try-view.js')).TryView }),
+      },
+      {
         path: 'clashes',
         lazy: async () => ({ Component: (await import('./features/clashes/clashes-view.js')).ClashesView }),
       },

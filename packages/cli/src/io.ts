@@ -1,4 +1,4 @@
-import { readFileSync, statSync } from 'node:fs'
+import { createReadStream, readFileSync, statSync } from 'node:fs'
 import { checkFileSize, checkPlanOpens, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
 import { layouts, systems } from '@reach-plot/data'
 
@@ -19,6 +19,11 @@ export const usageError = (what: string, mend: string): CoreError =>
 
 /** Reads a text file after its size is checked. */
 export function readTextFile(path: string, limit: number): string {
+  checkReadable(path, limit)
+  return readFileSync(path, 'utf8')
+}
+
+function checkReadable(path: string, limit: number): void {
   let size: number
   try {
     size = statSync(path).size
@@ -30,7 +35,13 @@ export function readTextFile(path: string, limit: number): string {
     })
   }
   checkFileSize(size, limit, path)
-  return readFileSync(path, 'utf8')
+}
+
+/** The pieces of a text file after its size is checked, for files that are too large to hold as one text. */
+export async function* readPieces(path: string, limit: number): AsyncGenerator<string> {
+  checkReadable(path, limit)
+  for await (const piece of createReadStream(path, { encoding: 'utf8', highWaterMark: 1_000_000 }))
+    yield piece as string
 }
 
 export function loadPlan(path: string | undefined): Plan {

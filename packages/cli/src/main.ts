@@ -1,17 +1,32 @@
 import { CoreError } from '@reach-plot/core'
+import * as bench from './commands/bench.js'
 import * as check from './commands/check.js'
 import * as csv from './commands/csv.js'
 import * as labels from './commands/labels.js'
+import * as lookup from './commands/lookup.js'
 import * as places from './commands/places.js'
 import * as reach from './commands/reach.js'
 import * as schema from './commands/schema.js'
+import * as trace from './commands/trace.js'
+import * as usage from './commands/usage.js'
 import { exitCodes, usageError, type Outcome } from './io.js'
 
 interface Verb {
   readonly help: string
   run(args: readonly string[]): Outcome | Promise<Outcome>
 }
-const verbs: Readonly<Record<string, Verb>> = { reach, check, places, labels, csv, schema }
+const verbs: Readonly<Record<string, Verb>> = {
+  reach,
+  check,
+  places,
+  lookup,
+  trace,
+  bench,
+  usage,
+  labels,
+  csv,
+  schema,
+}
 
 const helpText = (): string =>
   [

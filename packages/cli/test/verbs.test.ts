@@ -25,7 +25,7 @@ test('without --json a person reads lines', () => {
   )
   const checked = cli('check', demo)
   expect(checked.status).toBe(1)
-  expect(checked.stdout.split('\n')[0]).toBe('Field season, draft 1: 34 clashes')
+  expect(checked.stdout.split('\n')[0]).toBe('Field season, draft 1: 63 clashes')
   expect(cli('places', demo, '--command', 'Tide line', '--modifiers', 'Alt').stdout).toContain(
     'First letter of “tide”.',
   )

@@ -16,8 +16,10 @@ import { StatusLine } from './status-line.js'
 
 const views = [
   { to: '/', name: 'Plot' },
+  { to: '/bench', name: 'Bench' },
   { to: '/commands', name: 'Commands' },
   { to: '/clashes', name: 'Clashes' },
+  { to: '/try', name: 'Try' },
   { to: '/labels', name: 'Labels' },
 ] as const
 
@@ -36,6 +38,10 @@ export function AppFrame() {
     undo,
     redo,
     plot: go('/'),
+    bench: go('/bench'),
+    try: go('/try'),
+    lookup: go('/commands/lookup'),
+    usage: go('/commands/usage'),
     commands: go('/commands'),
     clashes: go('/clashes'),
     labels: go('/labels'),
@@ -54,7 +60,7 @@ export function AppFrame() {
             <NavLink
               key={view.to}
               to={view.to}
-              end
+              end={view.to === '/'}
               className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
             >
               {view.name}

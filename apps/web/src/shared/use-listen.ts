@@ -2,7 +2,7 @@ import { useEffect } from 'react'
 import { chord, isModifierCode, type Modifier, type NationalLayout, type Trigger } from '@reach-plot/core'
 
 /** The chord of a key event; null for a modifier alone. */
-function chordOf(event: KeyboardEvent, layout: NationalLayout): Trigger | null {
+export function chordOf(event: KeyboardEvent, layout: NationalLayout): Trigger | null {
   if (event.code === '' || isModifierCode(event.code)) return null
   const altGraph = layout.altGraph && event.getModifierState('AltGraph')
   const held: (Modifier | false)[] = [

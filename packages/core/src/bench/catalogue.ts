@@ -22,6 +22,7 @@ interface OnePart {
   readonly shape?: 'rect' | 'round'
   readonly code?: string
   readonly thumb?: boolean
+  readonly clicks?: boolean
   readonly directions?: 2 | 4 | 6 | 8 | 12
 }
 
@@ -77,5 +78,6 @@ const one = (part: OnePart): DrawnControl => ({
   heightMm: part.size[1],
   code: part.code ?? null,
   ...(part.thumb !== undefined && { thumb: part.thumb }),
+  ...(part.clicks !== undefined && { clicks: part.clicks }),
   ...(part.directions !== undefined && { directions: part.directions }),
 })

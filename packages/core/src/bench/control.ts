@@ -31,6 +31,8 @@ export interface Control {
   readonly name?: string
   /** for a field: how many directions its strokes have */
   readonly directions?: (typeof strokeCounts)[number]
+  /** its presses are clicks, its steps scroll: it carries commands only with modifiers held */
+  readonly clicks?: boolean
   /** worked by the pointing hand */
   readonly pointing?: boolean
 }

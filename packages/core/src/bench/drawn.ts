@@ -23,6 +23,8 @@ export const drawnControlSchema = z.strictObject({
     .nullable(),
   /** lies where the thumb works */
   thumb: z.boolean().optional(),
+  /** its presses are clicks, its steps scroll: it carries commands only with modifiers held */
+  clicks: z.boolean().optional(),
   /** fields only: directions that its strokes have */
   directions: z.literal(strokeCounts).optional(),
   /** where a label goes, mm from the centre of the control; its whole face where left out */
@@ -58,33 +60,42 @@ export type DeviceForm = (typeof deviceForms)[number]
 const pointingForms: readonly DeviceForm[] = ['pen', 'mouse', 'trackball']
 
 /** A device that is drawn control by control: from the catalogue, or the person's own. */
-export const drawnDeviceSchema = z.strictObject({
-  id: refSchema,
-  name: z.string().min(1).max(120),
-  kind: z.literal('drawn'),
-  form: z.enum(deviceForms),
-  widthMm: size,
-  heightMm: size,
-  controls: z.array(drawnControlSchema).min(1).max(400),
-  /** empty for a device that has no pages */
-  pages: z.array(pageSchema).max(60),
-})
+export const drawnDeviceSchema = z
+  .strictObject({
+    id: refSchema,
+    name: z.string().min(1).max(120),
+    kind: z.literal('drawn'),
+    form: z.enum(deviceForms),
+    widthMm: size,
+    heightMm: size,
+    controls: z.array(drawnControlSchema).min(1).max(400),
+    /** empty for a device that has no pages */
+    pages: z.array(pageSchema).max(60),
+  })
+  .refine((d) => new Set(d.controls.map((c) => c.id)).size === d.controls.length, {
+    message: 'two controls have the same id',
+    path: ['controls'],
+  })
 export type DrawnDevice = z.infer<typeof drawnDeviceSchema>
 
 export const isPointing = (form: DeviceForm): boolean => pointingForms.includes(form)
 
 /** The controls of a drawn device in its own axes. A thumb control counts as one of the bottom row. */
 export const drawnControls = (device: DrawnDevice): Control[] =>
-  device.controls.map(({ id, name, type, shape, xMm, yMm, widthMm, heightMm, code, thumb, directions }) => ({
-    id,
-    code,
-    row: thumb === true ? 'bottom' : 'home',
-    xMm,
-    yMm,
-    widthMm,
-    heightMm,
-    type,
-    name,
-    ...(shape === 'round' && { round: true }),
-    ...(directions !== undefined && { directions }),
-  }))
+  device.controls.map((control) => {
+    const { id, name, type, xMm, yMm, widthMm, heightMm, code } = control
+    return {
+      id,
+      code,
+      row: control.thumb === true ? 'bottom' : 'home',
+      xMm,
+      yMm,
+      widthMm,
+      heightMm,
+      type,
+      name,
+      ...(control.shape === 'round' && { round: true }),
+      ...(control.clicks === true && { clicks: true }),
+      ...(control.directions !== undefined && { directions: control.directions }),
+    }
+  })

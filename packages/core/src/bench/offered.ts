@@ -19,12 +19,12 @@ export const splitSpot = (id: string): { readonly deviceId: string; readonly con
  * @param pageId  page that is open on the control's device
  */
 export function plainTriggers(
-  control: Pick<Control, 'id' | 'code' | 'type' | 'directions'>,
+  control: Pick<Control, 'id' | 'code' | 'type' | 'directions' | 'clicks'>,
   held: readonly Modifier[],
   pageId?: string,
 ): Trigger[] {
   if (control.code !== null) return canCarry(control.code) ? [chord(control.code, held)] : []
-  if (control.type === undefined) return []
+  if (control.type === undefined || (control.clicks === true && held.length === 0)) return []
   const place = { modifiers: sortModifiers(held), ...splitSpot(control.id) }
   const page = pageId === undefined ? {} : { pageId }
   if (control.type === 'field') {

@@ -88,7 +88,7 @@ function bindingFault(
 }
 
 /** A menu is walked by the first letters of the entries on the command's menu path. Common practice, no source. */
-function menuFault(command: Command, walk: readonly Chord[], around: Surroundings): string | null {
+export function menuFault(command: Command, walk: readonly Chord[], around: Surroundings): string | null {
   if (command.menu.length === 0) return `“${command.name}” is in no menu`
   if (walk.length !== command.menu.length)
     return `its menu path ${command.menu.join(' › ')} takes ${command.menu.length} keys, not ${walk.length}`

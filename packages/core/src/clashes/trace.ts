@@ -3,6 +3,7 @@ import {
   actOf, holdWaitMs, tapWaitMs, triggerKey, triggerName, withAct, type Act, type Chord, type Trigger,
 } from '../triggers/index.js' // prettier-ignore
 import { typedInWords } from './find.js'
+import { menuFault } from './relay.js'
 import {
   lackInWords,
   pressLayers,
@@ -127,7 +128,8 @@ export function tracePress(
           .join(', ')}.`,
       )
       const meant = settings?.command
-      const arrives = meant !== undefined && meant.menu.length === sent.length - 1
+      const arrives =
+        meant !== undefined && settings?.foreign === null && menuFault(meant, sent.slice(1), around) === null
       step(
         'command',
         arrives ? 'runs' : 'ends',

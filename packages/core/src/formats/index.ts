@@ -20,3 +20,4 @@ export {
   type Catalogues,
 } from './plan-access.js'
 export { emptyPlan } from './empty-plan.js'
+export { readDevice, writeDevice } from './device-file.js'

@@ -41,4 +41,5 @@ export {
 } from './names.js'
 export { systemIds, isSystemId, type SystemId } from './system.js'
 export { popupSetSchema, type PopupSet } from './popup.js'
+export { readTrigger } from './spoken.js'
 export { holdWaitMs, tapWaitMs } from './waits.js'

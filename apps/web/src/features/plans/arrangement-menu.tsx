@@ -1,7 +1,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
 import { Check, ChevronDown, Lock } from 'lucide-react'
 import { useState } from 'react'
-import { Sheet } from '../../shared/dialog.js'
+import { NameSheet } from '../../shared/name-sheet.js'
 import { copyArrangement, deleteArrangement, renameArrangement } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -70,52 +70,14 @@ export function ArrangementMenu() {
         </MenuItems>
       </Menu>
       {renaming && (
-        <RenameSheet
+        <NameSheet
+          title="Rename the arrangement"
           name={arrangement.name}
+          action="Rename"
           onClose={() => setRenaming(false)}
-          onRename={(name) => edit((draft) => renameArrangement(draft, arrangement.id, name))}
+          onName={(name) => edit((draft) => renameArrangement(draft, arrangement.id, name))}
         />
       )}
     </>
-  )
-}
-
-function RenameSheet({
-  name,
-  onClose,
-  onRename,
-}: {
-  name: string
-  onClose: () => void
-  onRename: (name: string) => void
-}) {
-  const [text, setText] = useState(name)
-  const isEmpty = text.trim() === ''
-  return (
-    <Sheet title="Rename the arrangement" onClose={onClose}>
-      <form
-        className="flex items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (isEmpty) return
-          onRename(text)
-          onClose()
-        }}
-      >
-        <label className="grow">
-          <span className="caption mb-1 block">Name</span>
-          <input
-            className="field w-full"
-            value={text}
-            maxLength={120}
-            onChange={(e) => setText(e.target.value)}
-            autoFocus
-          />
-        </label>
-        <button type="submit" className="btn btn-main" disabled={isEmpty}>
-          Rename
-        </button>
-      </form>
-    </Sheet>
   )
 }

@@ -50,6 +50,12 @@ export function holdersInFront(derived: Derived, front: FaceInput['front'], key:
 export const spotOfControl = (control: Pick<BenchControl, 'code' | 'id'>): string =>
   control.code ?? control.id
 
+/** Numbered controls show their number; narrow ones nothing, for their name would cover their neighbours. */
+function shortName(control: BenchControl): string {
+  const name = (control.name ?? control.controlId).replace(/^(key|button) (?=\d)/, '')
+  return control.capWidthMm < 12 && name.length > 2 ? '' : name
+}
+
 const nameOf = (holders: readonly Command[]): string =>
   holders.length === 0
     ? ''
@@ -89,8 +95,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
     } as const
     const triggers = plainTriggers(control, held, page)
     const [trigger] = triggers
-    const legend =
-      code === null ? (control.name ?? control.controlId) : keyLegend(code, around.layout, around.systemId)
+    const legend = code === null ? shortName(control) : keyLegend(code, around.layout, around.systemId)
     if (code !== null && isModifierCode(code))
       return {
         ...base,
@@ -100,7 +105,13 @@ export function keyFaces(input: FaceInput): KeyFace[] {
       }
     const asChord: Trigger | undefined =
       trigger ?? (code === null ? undefined : { kind: 'chord', modifiers: [...held], code })
-    if (!asChord) return { ...base, legend, state: 'none', description: `${legend}, sends no code` }
+    if (!asChord)
+      return {
+        ...base,
+        legend,
+        state: 'none',
+        description: `${control.name ?? legend}, carries no command by itself`,
+      }
 
     const key = triggerKey(asChord)
     const parts = triggers.length > 1 ? triggers.map((t) => partOf(t, input, ranks)) : []

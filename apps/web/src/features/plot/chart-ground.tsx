@@ -12,11 +12,14 @@ interface Rect {
   readonly y1: number
 }
 
-/** Captions keep this far from the board's outline, mm. */
+/** Captions keep this far from a device's outline, mm. */
 const captionGapMm = 3
 
-/** Where a contour's captions go: its farthest points up, down and sideways, where they lie beside the board. */
-function captionPoints(contour: ReachContour, board: Rect): readonly (readonly [number, number])[] {
+/** Where a contour's captions go: its farthest points up, down and sideways, where they lie beside all devices. */
+function captionPoints(
+  contour: ReachContour,
+  outlines: readonly Rect[],
+): readonly (readonly [number, number])[] {
   const rings = contour.coordinates.map((polygon) => polygon[0] ?? [])
   const longest = rings.reduce<readonly number[][]>(
     (best, ring) => (ring.length > best.length ? ring : best),
@@ -29,10 +32,13 @@ function captionPoints(contour: ReachContour, board: Rect): readonly (readonly [
     return [best[0] as number, best[1] as number]
   }
   const beside = ([x, y]: readonly [number, number]): boolean =>
-    x < board.x0 - captionGapMm ||
-    x > board.x1 + captionGapMm ||
-    y < board.y0 - captionGapMm ||
-    y > board.y1 + captionGapMm
+    outlines.every(
+      (o) =>
+        x < o.x0 - captionGapMm ||
+        x > o.x1 + captionGapMm ||
+        y < o.y0 - captionGapMm ||
+        y > o.y1 + captionGapMm,
+    )
   return [farthest(0, 1), farthest(0, -1), farthest(1, 0.6)].filter(beside)
 }
 
@@ -77,10 +83,10 @@ export const ChartGround = memo(function ChartGround({ chart }: { chart: ReachCh
 /** Names and values of the contours, where they leave the board. */
 export const ContourCaptions = memo(function ContourCaptions({
   chart,
-  board,
+  outlines,
 }: {
   chart: ReachChart | null
-  board: Rect
+  outlines: readonly Rect[]
 }) {
   if (!chart) return null
   const captions = [
@@ -90,7 +96,7 @@ export const ContourCaptions = memo(function ContourCaptions({
   return (
     <g aria-hidden="true" className="font-chart">
       {captions.flatMap(({ c, text, isZone }) =>
-        captionPoints(c, board).map(([x, y]) => (
+        captionPoints(c, outlines).map(([x, y]) => (
           <text
             key={`${text} ${x} ${y}`}
             x={x + (isZone ? 24 : 0)}

@@ -15,7 +15,7 @@ import { heldKey, useReachChart, useReachLayers } from '../../store/reach.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import { keyFaces, spotOfControl } from './chart-faces.js'
-import { DeviceOutlines } from './device-outlines.js'
+import { DeviceOutline } from './device-outline.js'
 import { ChartGround, ContourCaptions, HandBearings } from './chart-ground.js'
 import { ContourKey } from './contour-key.js'
 import { ChartKey } from './chart-key.js'
@@ -85,7 +85,8 @@ export function Chart({
       }),
     [bench.devices, plan.devices],
   )
-  const desk = useMemo(() => boxAround(outlines.map((o) => o.print)), [outlines])
+  const prints = useMemo(() => outlines.map((o) => o.print), [outlines])
+  const desk = useMemo(() => boxAround(prints), [prints])
   const reach = useMemo(() => {
     const near = around.controls.filter((c) => {
       const at = bareLayer?.[spotOfControl(c)]
@@ -167,7 +168,6 @@ export function Chart({
     if (event.target.matches(':focus-visible')) reveal(event.target)
   }
   const barMm = pxPerMm > 2 ? 25 : 100
-  const home = outlines.find((o) => o.device.id === hand.deviceId)?.print ?? desk
 
   return (
     <div className="relative min-h-0 grow">
@@ -201,12 +201,11 @@ export function Chart({
           onFocus={onFocus}
         >
           <ChartGround chart={chart} />
-          {outlines.map(({ placed, device, print }) => (
-            <DeviceOutlines
+          {outlines.map(({ placed, device }) => (
+            <DeviceOutline
               key={device.id}
               placed={placed}
               device={device}
-              print={print}
               title={[
                 deviceTitle(device),
                 device.kind === 'board' ? around.layout.name : pageTitle(pagesOf(device), pageOf(device.id)),
@@ -216,7 +215,7 @@ export function Chart({
             />
           ))}
           <HandBearings hand={handOnBench(hand)} controls={around.controls} />
-          <ContourCaptions chart={chart} board={home} />
+          <ContourCaptions chart={chart} outlines={prints} />
           {faces.map((face) => (
             <ChartKey key={face.control.id} face={face} />
           ))}
@@ -266,7 +265,12 @@ function pageTitle(pages: readonly Page[], openId: string | undefined): string {
 }
 
 /** The nearest key in a direction; sideways distance counts double, so that the focus keeps to its row or column. */
-function neighbour(controls: readonly BenchControl[], from: string, dx: number, dy: number): string | null {
+export function neighbour(
+  controls: readonly BenchControl[],
+  from: string,
+  dx: number,
+  dy: number,
+): string | null {
   const here = controls.find((c) => c.id === from)
   if (!here) return null
   let best: string | null = null

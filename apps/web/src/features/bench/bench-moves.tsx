@@ -1,0 +1,93 @@
+import { useMemo, useState } from 'react'
+import { benchLoss, surroundings, triggerKey, type Bench } from '@reach-plot/core'
+import { TriggerChip } from '../../shared/trigger-chip.js'
+import { catalogues } from '../../store/catalogues.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+
+/** What the arrangement in front loses when it moves to another bench: keys and controls that are not there. */
+export function BenchMoves() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { bench, arrangement, around } = useDerived()
+  const others = plan.benches.filter((b) => b.id !== bench.id)
+  const [toId, setToId] = useState<string | null>(null)
+  const to: Bench | undefined = others.find((b) => b.id === toId) ?? others[0]
+  const loss = useMemo(() => {
+    if (!to) return null
+    // what is lacking on both benches is no loss of the move
+    const lackingHere = new Set(benchLoss(arrangement.placements, around).lost.map((l) => l.placement))
+    const had = arrangement.placements.filter((p) => !lackingHere.has(p))
+    return benchLoss(had, surroundings(plan, catalogues, arrangement, to))
+  }, [plan, arrangement, around, to])
+  if (!to || !loss) {
+    return (
+      <p className="p-5 text-ink-2">
+        There is only this bench. Make another in the Bench menu, such as one for the road; what an
+        arrangement loses there is then listed here.
+      </p>
+    )
+  }
+  return (
+    <div className="flex min-h-0 min-w-0 grow flex-col">
+      <div className="flex items-center gap-3 px-5 pt-4 pb-3">
+        <label htmlFor="move-to">
+          From <b>{bench.name}</b> to
+        </label>
+        <select id="move-to" className="field" value={to.id} onChange={(e) => setToId(e.target.value)}>
+          {others.map((b) => (
+            <option key={b.id} value={b.id}>
+              {b.name}
+            </option>
+          ))}
+        </select>
+        <p className="grow">
+          <b>{loss.kept}</b> triggers of “{arrangement.name}” stay,{' '}
+          <b className="text-magenta">{loss.lost.length} are lost</b>; <b>{loss.without.length}</b> commands
+          are left without one, {Math.round(loss.usesPerHour)} uses an hour.
+        </p>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => edit((draft) => void (draft.activeBenchId = to.id))}
+        >
+          Work on “{to.name}”
+        </button>
+      </div>
+      <div className="min-h-0 grow overflow-y-auto px-5 pb-4">
+        {loss.lost.length === 0 ? (
+          <p className="text-ink-2">Nothing is lost: every key and control is there too.</p>
+        ) : (
+          <table className="w-full">
+            <thead className="sticky top-0 bg-paper">
+              <tr className="caption border-b border-ink text-left">
+                <th className="py-1.5 font-medium">Command</th>
+                <th className="font-medium">Program</th>
+                <th className="pr-8 text-right font-medium">Uses/h</th>
+                <th className="font-medium">Trigger that is lost</th>
+                <th className="font-medium">Not there</th>
+                <th className="font-medium">Other triggers</th>
+              </tr>
+            </thead>
+            <tbody>
+              {loss.lost.map(({ placement, command, lacks }) => (
+                <tr key={`${command.id} ${triggerKey(placement.trigger)}`} className="border-b border-rule">
+                  <td className="py-1.5 font-semibold">{command.name}</td>
+                  <td>{plan.programs.find((p) => p.id === command.programId)?.name}</td>
+                  <td className="pr-8 text-right">{command.usesPerHour}</td>
+                  <td>
+                    <TriggerChip trigger={placement.trigger} />
+                  </td>
+                  <td className="text-ink-2">{lacks.join(', ')}</td>
+                  <td>
+                    {loss.without.includes(command) ? <b className="text-magenta">none</b> : 'still has one'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </div>
+    </div>
+  )
+}

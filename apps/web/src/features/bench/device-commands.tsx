@@ -1,0 +1,287 @@
+import { Plus } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import {
+  contextsInWords,
+  fullName,
+  plainTriggers,
+  spot,
+  spotOf,
+  triggerKey,
+  triggerName,
+  type Placement,
+  type Trigger,
+} from '@reach-plot/core'
+import { NameSheet } from '../../shared/name-sheet.js'
+import { TriggerChip } from '../../shared/trigger-chip.js'
+import { takeOff } from '../../store/actions.js'
+import { addPage, deletePage, setOpens } from '../../store/device-edits.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+import { TriggerSheet } from '../triggers/trigger-sheet.js'
+import { CarryBar } from './carry-bar.js'
+import { useDevice } from './device-page.js'
+import { StrokeTable } from './stroke-table.js'
+
+/** What stands on each control of a device, page by page: commands, what is sent, which page is opened. */
+export function DeviceCommands() {
+  const device = useDevice()
+  const plan = usePlan()
+  const edit = useEdit()
+  const { around, arrangement, survey, clashOf } = useDerived()
+  const [pageId, setPageId] = useState<string | undefined>(device.pages[0]?.id)
+  const [chosen, setChosen] = useState<readonly string[]>([])
+  const [placing, setPlacing] = useState<{ start: Trigger; placement?: Placement } | null>(null)
+  const [naming, setNaming] = useState(false)
+  const page = device.pages.find((p) => p.id === pageId) ?? device.pages[0]
+  const bySpot = useMemo(() => {
+    const map = new Map<string, Placement[]>()
+    for (const p of arrangement.placements) {
+      const at = spotOf(p.trigger)
+      if (at !== null) map.set(at, [...(map.get(at) ?? []), p])
+    }
+    return map
+  }, [arrangement])
+  const onPage = (trigger: Trigger): boolean =>
+    !('pageId' in trigger) || trigger.pageId === undefined || trigger.pageId === page?.id
+  const controls = device.controls.filter((c) => c.type !== 'field')
+  const fields = device.controls.filter((c) => c.type === 'field')
+  const commandOf = (id: string) => survey.commands.get(id)
+  const programOf = (id: string) => plan.programs.find((p) => p.id === commandOf(id)?.programId)
+
+  return (
+    <div className="flex min-w-0 grow flex-col">
+      {(device.pages.length > 0 || device.form === 'deck') && (
+        <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule bg-panel px-[14px] py-2">
+          <div role="tablist" aria-label="Pages" className="flex h-8">
+            {device.pages.map((p) => (
+              <button
+                key={p.id}
+                type="button"
+                role="tab"
+                aria-selected={p === page}
+                className="subtab"
+                onClick={() => {
+                  setPageId(p.id)
+                  setChosen([])
+                }}
+              >
+                {p.name}
+              </button>
+            ))}
+          </div>
+          <button type="button" className="btn" onClick={() => setNaming(true)}>
+            <Plus size={14} aria-hidden="true" /> Page
+          </button>
+          {page && (
+            <>
+              <label className="ml-auto flex items-center gap-2">
+                Comes up with
+                <select
+                  className="field"
+                  value={page.programId ?? ''}
+                  onChange={(e) =>
+                    edit((draft) => {
+                      const d = draft.devices.find((x) => x.id === device.id)
+                      const p = d?.kind === 'drawn' ? d.pages.find((x) => x.id === page.id) : undefined
+                      if (!p) return
+                      if (e.target.value === '') delete p.programId
+                      else p.programId = e.target.value
+                    })
+                  }
+                >
+                  <option value="">no program; it is opened by a button</option>
+                  {plan.programs.map((p) => (
+                    <option key={p.id} value={p.id}>
+                      {p.name} in front
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <button
+                type="button"
+                className="btn"
+                onClick={() => edit((draft) => deletePage(draft, device.id, page.id))}
+              >
+                Delete the page
+              </button>
+            </>
+          )}
+        </div>
+      )}
+      <div className="min-h-0 grow overflow-y-auto">
+        <table className="w-full">
+          <thead className="sticky top-0 z-10 bg-paper">
+            <tr className="caption border-b border-ink text-left">
+              <th className="w-[38px] py-1.5 pl-[14px]">
+                <input
+                  type="checkbox"
+                  className="accent-(--magenta)"
+                  aria-label="Choose all controls"
+                  checked={chosen.length === controls.length && controls.length > 0}
+                  onChange={(e) => setChosen(e.target.checked ? controls.map((c) => c.id) : [])}
+                />
+              </th>
+              <th className="w-[130px] font-medium">Control</th>
+              <th className="font-medium">What stands on it</th>
+              <th className="w-[190px] font-medium">{page ? 'Opens' : ''}</th>
+              <th className="w-[110px] pr-[14px]">
+                <span className="sr-only">Actions</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {controls.map((c) => {
+              const id = spot(device.id, c.id)
+              const placements = (bySpot.get(c.code ?? id) ?? []).filter((p) => onPage(p.trigger))
+              const opens = page?.opens.find((o) => o.controlId === c.id)
+              const [start] = plainTriggers(
+                { id, code: c.code, type: c.type, clicks: c.clicks === true },
+                c.clicks === true ? ['Control'] : [],
+                page?.id,
+              )
+              const name = c.name || c.id
+              return (
+                <tr key={c.id} className="border-b border-rule align-top">
+                  <td className="py-1.5 pl-[14px]">
+                    <input
+                      type="checkbox"
+                      className="accent-(--magenta)"
+                      aria-label={`Choose ${name}`}
+                      checked={chosen.includes(c.id)}
+                      onChange={(e) =>
+                        setChosen(e.target.checked ? [...chosen, c.id] : chosen.filter((x) => x !== c.id))
+                      }
+                    />
+                  </td>
+                  <td className="py-1.5 font-chart text-[15px] font-semibold">{name}</td>
+                  <td className="py-1.5">
+                    {placements.length === 0 && <span className="text-ink-2">{opens ? '' : 'free'}</span>}
+                    <ul>
+                      {placements.map((p) => {
+                        const command = commandOf(p.commandId)
+                        const program = programOf(p.commandId)
+                        const clash = clashOf.get(`${program?.id} ${triggerKey(p.trigger)}`)
+                        return (
+                          <li
+                            key={`${p.commandId} ${triggerKey(p.trigger)}`}
+                            className="flex flex-wrap items-baseline gap-x-2"
+                          >
+                            <b>{command ? fullName(command) : p.commandId}</b>
+                            <span className="text-[12px] text-ink-2">
+                              {program?.name}, {command && contextsInWords(command, program)}
+                            </span>
+                            {triggerKey(p.trigger) !== (start ? triggerKey(start) : '') && (
+                              <TriggerChip trigger={p.trigger} />
+                            )}
+                            {p.sends && (
+                              <span className="inline-flex items-baseline gap-1.5 text-ink-2">
+                                sends
+                                {p.sends.map((s, i) => (
+                                  <span key={`${triggerKey(s)} ${i}`} className="keycap">
+                                    <TriggerChip trigger={s} />
+                                  </span>
+                                ))}
+                              </span>
+                            )}
+                            {clash && <span className="text-magenta">▲ {clash.message}</span>}
+                            <button
+                              type="button"
+                              className="link text-[12px]"
+                              aria-label={`Change ${command?.name ?? ''} on ${name}`}
+                              onClick={() => setPlacing({ start: p.trigger, placement: p })}
+                            >
+                              change
+                            </button>
+                            <button
+                              type="button"
+                              className="link text-[12px]"
+                              aria-label={`Take ${command?.name ?? ''} off ${name}`}
+                              onClick={() => takeOff(p.commandId, p.trigger, triggerName(p.trigger, around))}
+                            >
+                              take off
+                            </button>
+                          </li>
+                        )
+                      })}
+                    </ul>
+                  </td>
+                  <td className="py-1">
+                    {page && c.type !== 'dial' && (
+                      <select
+                        className="field w-full"
+                        aria-label={`Page that ${name} opens`}
+                        value={opens ? (opens.pageId ?? '<back') : ''}
+                        onChange={(e) => {
+                          const { value } = e.target
+                          edit((draft) =>
+                            setOpens(
+                              draft,
+                              device.id,
+                              page.id,
+                              c.id,
+                              value === '' ? undefined : value === '<back' ? null : value,
+                            ),
+                          )
+                        }}
+                      >
+                        <option value="">no page</option>
+                        <option value="<back">the page before</option>
+                        {device.pages
+                          .filter((p) => p.id !== page.id)
+                          .map((p) => (
+                            <option key={p.id} value={p.id}>
+                              {p.name}
+                            </option>
+                          ))}
+                      </select>
+                    )}
+                  </td>
+                  <td className="py-1 pr-[14px] text-right">
+                    {start && (
+                      <button
+                        type="button"
+                        className="btn"
+                        aria-label={`Place a command on ${name}`}
+                        onClick={() => setPlacing({ start })}
+                      >
+                        <Plus size={14} aria-hidden="true" /> Command
+                      </button>
+                    )}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+        {fields.map((field) => (
+          <StrokeTable
+            key={field.id}
+            device={device}
+            field={field}
+            onPlace={(start) => setPlacing({ start })}
+          />
+        ))}
+      </div>
+      {chosen.length > 0 && (
+        <CarryBar device={device} pageId={page?.id} controlIds={chosen} onDone={() => setChosen([])} />
+      )}
+      {placing && (
+        <TriggerSheet
+          start={placing.start}
+          commandId={placing.placement?.commandId}
+          {...(placing.placement?.sends && { sends: placing.placement.sends })}
+          onClose={() => setPlacing(null)}
+        />
+      )}
+      {naming && (
+        <NameSheet
+          title="New page"
+          name=""
+          action="Add it"
+          onClose={() => setNaming(false)}
+          onName={(name) => edit((draft) => setPageId(addPage(draft, device.id, name) ?? undefined))}
+        />
+      )}
+    </div>
+  )
+}

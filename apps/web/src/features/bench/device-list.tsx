@@ -1,0 +1,151 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
+import { FileUp, Plus } from 'lucide-react'
+import { boardIds, boardName, checkFileSize, deviceTitle, readDevice, type Device } from '@reach-plot/core'
+import { deviceModels } from '@reach-plot/data'
+import { chooseFile } from '../../shared/download.js'
+import { showProblem } from '../../shared/problem.js'
+import { addBoard, addDevice, addModel, putOnBench } from '../../store/bench-edits.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+
+const maxDeviceBytes = 2_000_000
+
+/** Devices on the bench, other devices of the plan, and a way to add more from the catalogue or a file. */
+export function DeviceList({
+  chosenId,
+  onChoose,
+}: {
+  chosenId: string | null
+  onChoose: (id: string) => void
+}) {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { bench, hand } = useDerived()
+  const here = bench.devices.flatMap((p) => plan.devices.find((d) => d.id === p.deviceId) ?? [])
+  const others = plan.devices.filter((d) => !here.includes(d))
+  const importDevice = async (): Promise<void> => {
+    const file = await chooseFile('.json,application/json')
+    if (!file) return
+    try {
+      checkFileSize(file.size, maxDeviceBytes, file.name)
+      const device = readDevice(await file.text(), file.name)
+      edit((draft) => onChoose(addDevice(draft, device)))
+    } catch (error) {
+      showProblem(error)
+    }
+  }
+  return (
+    <section aria-label="Devices" className="flex w-[256px] shrink-0 flex-col border-r border-rule bg-panel">
+      <div className="flex gap-2 px-3 pt-[10px] pb-2">
+        <Menu>
+          <MenuButton className="btn grow">
+            <Plus size={14} aria-hidden="true" /> Add a device
+          </MenuButton>
+          <MenuItems anchor="bottom start" className="menu-panel max-h-[60vh] w-[290px] overflow-y-auto">
+            <p className="caption px-3 pt-1 pb-1">Keyboards</p>
+            {boardIds.map((board) => (
+              <MenuItem key={board}>
+                <button
+                  type="button"
+                  className="menu-item"
+                  onClick={() => edit((draft) => onChoose(addBoard(draft, board, boardName(board))))}
+                >
+                  {boardName(board)}
+                </button>
+              </MenuItem>
+            ))}
+            <p className="caption px-3 pt-2 pb-1">Other devices</p>
+            {deviceModels.map((model) => (
+              <MenuItem key={model.id}>
+                <button
+                  type="button"
+                  className="menu-item"
+                  onClick={() => edit((draft) => onChoose(addModel(draft, model)))}
+                >
+                  {model.name}
+                </button>
+              </MenuItem>
+            ))}
+          </MenuItems>
+        </Menu>
+        <button
+          type="button"
+          className="btn"
+          aria-label="Import a device"
+          title="Import a device"
+          onClick={() => void importDevice()}
+        >
+          <FileUp size={15} aria-hidden="true" />
+        </button>
+      </div>
+      <div className="min-h-0 grow overflow-y-auto">
+        <Group title={`On “${bench.name}”`}>
+          {here.map((device) => (
+            <Row
+              key={device.id}
+              device={device}
+              isChosen={device.id === chosenId}
+              note={device.id === hand.deviceId ? `${hand.side} hand` : ''}
+              onClick={() => onChoose(device.id)}
+            />
+          ))}
+        </Group>
+        {others.length > 0 && (
+          <Group title="Elsewhere in the plan">
+            {others.map((device) => (
+              <Row
+                key={device.id}
+                device={device}
+                isChosen={false}
+                note="put here"
+                onClick={() => {
+                  edit((draft) => putOnBench(draft, device.id))
+                  onChoose(device.id)
+                }}
+              />
+            ))}
+          </Group>
+        )}
+      </div>
+    </section>
+  )
+}
+
+function Group({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <>
+      <p className="caption border-b border-rule px-[14px] pt-2 pb-1">{title}</p>
+      <ul>{children}</ul>
+    </>
+  )
+}
+
+function Row({
+  device,
+  isChosen,
+  note,
+  onClick,
+}: {
+  device: Device
+  isChosen: boolean
+  note: string
+  onClick: () => void
+}) {
+  const title = deviceTitle(device)
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={isChosen}
+        className="flex w-full items-baseline gap-2 border-b border-rule px-[14px] py-[6px] text-left hover:bg-reach-1 aria-pressed:bg-ink aria-pressed:text-panel"
+        onClick={onClick}
+      >
+        <span className="min-w-0 grow">
+          <span className="block truncate">{device.name}</span>
+          {title !== device.name && <span className="block truncate text-[12px] opacity-80">{title}</span>}
+        </span>
+        <span className="shrink-0 text-[12px] opacity-80">{note}</span>
+      </button>
+    </li>
+  )
+}

@@ -1,0 +1,125 @@
+import {
+  AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignStartHorizontal,
+  AlignStartVertical, Scaling, StretchHorizontal, StretchVertical, Trash2,
+} from 'lucide-react' // prettier-ignore
+import { useState } from 'react'
+import { controlTypes, pitchMm, type ControlType, type DrawnDevice } from '@reach-plot/core'
+import { NumberBox } from '../../shared/number-box.js'
+import { addControls, align, deleteControls, type Alignment } from '../../store/device-edits.js'
+import { useEdit } from '../../store/plan-store.js'
+
+const alignments: readonly (readonly [Alignment, string, typeof Trash2])[] = [
+  ['left', 'Left edges in line', AlignStartVertical],
+  ['centre', 'Centres in line, one above the other', AlignCenterVertical],
+  ['right', 'Right edges in line', AlignEndVertical],
+  ['top', 'Back edges in line', AlignStartHorizontal],
+  ['middle', 'Centres in line, side by side', AlignCenterHorizontal],
+  ['bottom', 'Front edges in line', AlignEndHorizontal],
+  ['across', 'Spread evenly across', StretchHorizontal],
+  ['along', 'Spread evenly along', StretchVertical],
+  ['size', 'Size of the first', Scaling],
+]
+const round = new Set<ControlType>(['dial', 'field'])
+const sizeMm: Readonly<Record<ControlType, number>> = {
+  key: 18,
+  button: 18,
+  dial: 26,
+  wheel: 12,
+  zone: 40,
+  field: 60,
+}
+
+/** Adds controls, singly or as a grid, and aligns or deletes the chosen ones. */
+export function EditorTools({
+  device,
+  chosen,
+  onChosen,
+}: {
+  device: DrawnDevice
+  chosen: readonly string[]
+  onChosen: (ids: readonly string[]) => void
+}) {
+  const edit = useEdit()
+  const [type, setType] = useState<ControlType>('key')
+  const [columns, setColumns] = useState(1)
+  const [rows, setRows] = useState(1)
+  const [stepMm, setStepMm] = useState<number>(pitchMm)
+  const add = (): void =>
+    edit((draft) => {
+      const sample = {
+        type,
+        shape: round.has(type) ? ('round' as const) : ('rect' as const),
+        widthMm: sizeMm[type],
+        heightMm: sizeMm[type],
+        code: null,
+        ...(type === 'field' && { directions: 8 as const }),
+      }
+      const front = Math.max(0, ...device.controls.map((c) => c.yMm + c.heightMm / 2))
+      const at = { xMm: sizeMm[type] / 2 + 5, yMm: front + sizeMm[type] / 2 + 2 }
+      onChosen(addControls(draft, device.id, sample, at, columns, rows, stepMm))
+    })
+  return (
+    <div className="flex shrink-0 flex-wrap items-end gap-2 border-b border-rule bg-panel px-[14px] py-2">
+      <div>
+        <label htmlFor="new-type" className="block text-[12px] text-ink-2">
+          Add
+        </label>
+        <select
+          id="new-type"
+          className="field"
+          value={type}
+          onChange={(e) => setType(controlTypes.find((t) => t === e.target.value) ?? 'key')}
+        >
+          {controlTypes.map((t) => (
+            <option key={t} value={t}>
+              {t === 'field' ? 'stroke field' : t}
+            </option>
+          ))}
+        </select>
+      </div>
+      <div className="w-[70px]">
+        <NumberBox
+          label="Columns"
+          value={columns}
+          min={1}
+          max={20}
+          onChange={(n) => setColumns(Math.round(n))}
+        />
+      </div>
+      <div className="w-[60px]">
+        <NumberBox label="Rows" value={rows} min={1} max={20} onChange={(n) => setRows(Math.round(n))} />
+      </div>
+      <div className="w-[76px]">
+        <NumberBox label="Pitch, mm" value={stepMm} min={5} max={200} step={0.05} onChange={setStepMm} />
+      </div>
+      <button type="button" className="btn" onClick={add}>
+        Add {columns * rows === 1 ? 'it' : columns * rows}
+      </button>
+      <div role="group" aria-label="Align the chosen controls" className="ml-auto flex gap-1">
+        {alignments.map(([how, name, Icon]) => (
+          <button
+            key={how}
+            type="button"
+            className="btn px-[6px]"
+            aria-label={name}
+            title={name}
+            disabled={chosen.length < 2}
+            onClick={() => edit((draft) => align(draft, device.id, chosen, how))}
+          >
+            <Icon size={15} aria-hidden="true" />
+          </button>
+        ))}
+        <button
+          type="button"
+          className="btn ml-2 px-[6px]"
+          aria-label="Delete the chosen controls"
+          title="Delete the chosen controls"
+          disabled={chosen.length === 0 || chosen.length >= device.controls.length}
+          onClick={() => edit((draft) => deleteControls(draft, device.id, chosen))}
+        >
+          <Trash2 size={15} aria-hidden="true" />
+        </button>
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,117 @@
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
+import { deviceTitle, footprint, pagesOf } from '@reach-plot/core'
+import { usePlan } from '../../store/plan-store.js'
+import { useDerived, usePageOf } from '../../store/selectors.js'
+import { useHeld, useView } from '../../store/view-store.js'
+import { keyFaces } from '../plot/chart-faces.js'
+import { ChartKey } from '../plot/chart-key.js'
+import { neighbour } from '../plot/chart.js'
+import { DeviceOutline } from '../plot/device-outline.js'
+import { useChartZoom, type Extent } from '../plot/use-chart-zoom.js'
+
+const edgeMm = 12
+const noop = (): void => undefined
+
+/** The bench as keys that can be pressed; what stands on them in front is written on them. */
+export function TryBench({
+  front,
+  onControl,
+}: {
+  front: { readonly programId: string; readonly contextId: string }
+  onControl: (spot: string) => void
+}) {
+  const plan = usePlan()
+  const derived = useDerived()
+  const { around, bench } = derived
+  const pageOf = usePageOf()
+  const held = useHeld()
+  const spot = useView((s) => s.spot)
+  const [tabId, setTabId] = useState(derived.rests.index)
+  const svg = useRef<SVGSVGElement>(null)
+  const group = useRef<SVGGElement>(null)
+  const { fit, reveal } = useChartZoom(svg, group, noop)
+  const outlines = useMemo(
+    () =>
+      bench.devices.flatMap((placed) => {
+        const device = plan.devices.find((d) => d.id === placed.deviceId)
+        return device ? [{ placed, device, print: footprint(placed, device) }] : []
+      }),
+    [bench.devices, plan.devices],
+  )
+  const extent = useMemo(
+    (): Extent => ({
+      x0: Math.min(...outlines.map((o) => o.print.x0)) - edgeMm,
+      x1: Math.max(...outlines.map((o) => o.print.x1)) + edgeMm,
+      y0: Math.min(...outlines.map((o) => o.print.y0)) - edgeMm,
+      y1: Math.max(...outlines.map((o) => o.print.y1)) + edgeMm,
+    }),
+    [outlines],
+  )
+  useEffect(() => fit(extent), [extent, fit])
+  const faces = useMemo(
+    () => keyFaces({ derived, front, held, layer: undefined, places: null, pageOf, chosenSpot: spot, tabId }),
+    [derived, front.programId, front.contextId, held, pageOf, spot, tabId], // eslint-disable-line react-hooks/exhaustive-deps
+  )
+  const under = (target: EventTarget): DOMStringMap | undefined =>
+    (target as Element).closest<SVGGElement>('[data-code]')?.dataset
+  const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
+    const at = under(event.target)
+    if (!at) return
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault()
+      onControl(at['code'] as string)
+      return
+    }
+    const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
+      event.key
+    ]
+    if (!direction) return
+    event.preventDefault()
+    const next = neighbour(
+      around.controls,
+      at['id'] as string,
+      direction[0] as number,
+      direction[1] as number,
+    )
+    if (next === null) return
+    setTabId(next)
+    svg.current?.querySelector<SVGGElement>(`[data-id="${next}"]`)?.focus()
+  }
+  return (
+    <div className="relative min-h-0 grow">
+      <svg
+        ref={svg}
+        className="absolute inset-0 size-full touch-none bg-paper"
+        role="group"
+        aria-label={`Controls of ${bench.name}`}
+      >
+        <g
+          ref={group}
+          onKeyDown={onKeyDown}
+          onClick={(e) => {
+            const at = under(e.target)
+            if (!at) return
+            setTabId(at['id'] as string)
+            onControl(at['code'] as string)
+          }}
+          onFocus={(e) => e.target.matches(':focus-visible') && reveal(e.target)}
+        >
+          {outlines.map(({ placed, device }) => {
+            const page = pagesOf(device).find((p) => p.id === pageOf(device.id))
+            return (
+              <DeviceOutline
+                key={device.id}
+                placed={placed}
+                device={device}
+                title={[deviceTitle(device), page?.name].filter(Boolean).join(' · ')}
+              />
+            )
+          })}
+          {faces.map((face) => (
+            <ChartKey key={face.control.id} face={face} />
+          ))}
+        </g>
+      </svg>
+    </div>
+  )
+}

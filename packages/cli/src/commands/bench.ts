@@ -1,0 +1,95 @@
+import {
+  activeArrangement,
+  activeBench,
+  benchLoss,
+  compareDevices,
+  surroundings,
+  triggerKey,
+  triggerName,
+  type Bench,
+  type Plan,
+} from '@reach-plot/core'
+import { catalogues, loadPlan, rounded, usageError, type Outcome } from '../io.js'
+import { readOptions } from '../options.js'
+
+export const help =
+  'bench PLAN.json --compare A B: two devices for the hand, or what is lost from bench A to B'
+
+/** Compares two devices for the hand, or tells what the arrangement loses from one bench to another. */
+export function run(args: readonly string[]): Outcome {
+  const { options, files } = readOptions(args, ['compare'])
+  const [file, second] = files
+  const plan = loadPlan(file)
+  const first = options['compare']
+  if (first === undefined || second === undefined)
+    throw usageError('two names are needed', 'give --compare A B, two benches or two devices of the plan')
+  const named = <T extends { readonly id: string; readonly name: string }>(
+    list: readonly T[],
+    name: string,
+  ) => list.find((x) => x.id === name || x.name.toLowerCase() === name.toLowerCase())
+  const benches = [first, second].map((name) => named(plan.benches, name))
+  if (benches[0] && benches[1]) return loss(plan, benches[0], benches[1])
+  const devices = [first, second].flatMap((name) => named(plan.devices, name) ?? [])
+  if (devices.length < 2)
+    throw usageError(
+      `"${[first, second].find((n) => !named(plan.devices, n)) ?? first}" is neither a bench nor a device of the plan`,
+      `choose two of ${plan.benches.map((b) => b.id).join(', ')} or two of ${plan.devices.map((d) => d.id).join(', ')}`,
+    )
+  const hand = activeBench(plan).hands[0]
+  if (!hand) throw usageError('the bench has no hand', 'add one')
+  const compared = compareDevices(devices, hand)
+  return {
+    value: {
+      hand: { side: hand.side, spanMm: hand.spanMm },
+      devices: compared.map((d) => ({
+        id: d.device.id,
+        name: d.device.name,
+        counts: d.counts,
+        meanStretch: d.meanStretch === null ? null : rounded(d.meanStretch),
+        meanTimeMs: d.meanTimeMs === null ? null : rounded(d.meanTimeMs, 0),
+      })),
+    },
+    text: compared
+      .map(
+        (d) =>
+          `${d.device.name}: ${Object.entries(d.counts)
+            .map(([verdict, count]) => `${count} ${verdict}`)
+            .join(', ')}; mean stretch ${d.meanStretch?.toFixed(2) ?? '–'}`,
+      )
+      .join('\n'),
+  }
+}
+
+function loss(plan: Plan, from: Bench, to: Bench): Outcome {
+  const arrangement = activeArrangement(plan)
+  const here = surroundings(plan, catalogues, arrangement, from)
+  const there = surroundings(plan, catalogues, arrangement, to)
+  const had = benchLoss(arrangement.placements, here)
+  const hadAlready = new Set(had.lost.map((l) => l.placement))
+  const result = benchLoss(
+    arrangement.placements.filter((p) => !hadAlready.has(p)),
+    there,
+  )
+  return {
+    value: {
+      from: from.id,
+      to: to.id,
+      arrangement: arrangement.id,
+      kept: result.kept,
+      lost: result.lost.map((l) => ({
+        command: l.command.name,
+        trigger: triggerKey(l.placement.trigger),
+        lacks: l.lacks,
+      })),
+      without: result.without.map((c) => c.name),
+      usesPerHour: rounded(result.usesPerHour, 1),
+    },
+    text: [
+      `${from.name} to ${to.name}: ${result.kept} triggers stay, ${result.lost.length} are lost; ${result.without.length} commands are left without one (${Math.round(result.usesPerHour)} uses an hour)`,
+      ...result.lost.map(
+        (l) =>
+          `  ${l.command.name}, ${triggerName(l.placement.trigger, there)}: without ${l.lacks.join(' and ')}`,
+      ),
+    ].join('\n'),
+  }
+}

@@ -1,0 +1,41 @@
+import { deviceSchema, type Device } from '../bench/index.js'
+import { CoreError } from '../errors.js'
+
+const format = 'reachplot-device'
+
+/** A device as the text of a file of its own; `readDevice` gives an equal device back. */
+export const writeDevice = (device: Device): string =>
+  `${JSON.stringify({ format, version: 1, device }, null, 1)}\n`
+
+/**
+ * Reads a device file.
+ * @throws CoreError `DEVICE_NOT_JSON`, `DEVICE_NOT_A_DEVICE`, `DEVICE_INVALID`
+ */
+export function readDevice(text: string, fileName: string): Device {
+  let raw: unknown
+  try {
+    raw = JSON.parse(text)
+  } catch (error) {
+    throw new CoreError('DEVICE_NOT_JSON', {
+      where: [fileName],
+      what: `the file is not JSON (${(error as Error).message})`,
+      mend: 'choose a .device.json file, or mend the place that is named',
+    })
+  }
+  const head = raw as { format?: unknown; version?: unknown; device?: unknown } | null
+  if (typeof raw !== 'object' || head === null || head.format !== format || head.version !== 1) {
+    throw new CoreError('DEVICE_NOT_A_DEVICE', {
+      where: [fileName, 'format'],
+      what: 'this is JSON, but no device',
+      mend: `choose a file whose "format" is "${format}" and whose "version" is 1`,
+    })
+  }
+  const parsed = deviceSchema.safeParse(head.device)
+  if (parsed.success) return parsed.data
+  const issue = parsed.error.issues[0]
+  throw new CoreError('DEVICE_INVALID', {
+    where: [fileName, 'device', ...(issue?.path ?? []).map((p) => (typeof p === 'symbol' ? String(p) : p))],
+    what: issue?.message ?? 'not valid',
+    mend: 'mend the field, or export the device again',
+  })
+}
