@@ -126,7 +126,9 @@ const plan: Plan = {
 
 // The season is drawn from the rates in the CSV files; what its log shows then stands in the plan.
 const reader = usageReader(plan, 'season.csv')
-for (const piece of season(plan)) reader.push(piece)
+const rates = Object.fromEntries(plan.commands.map((c) => [c.id, c.usesPerHour]))
+writeFileSync(here('rates.json'), `${JSON.stringify(rates, null, 1)}\n`)
+for (const piece of season(plan, rates)) reader.push(piece)
 const report = reader.finish()
 if (report.badRows > 0) throw new Error(JSON.stringify(report.reasons, null, 1))
 const { usage, commands } = acceptUsage(report, plan.commands)
@@ -134,7 +136,12 @@ const rounded = (uses: number): number => (uses >= 10 ? Math.round(uses) : Math.
 const routineNames = ['Trace and check', 'Tag one call']
 const routines = [
   report.sequences.find((s) => s.programId === 'fenmap' && s.commandIds.includes('fenmap-hide-shape')),
-  report.sequences.find((s) => s.programId === 'reedcall' && s.commandIds.includes('reedcall-tag-call')),
+  report.sequences.find(
+    (s) =>
+      s.programId === 'reedcall' &&
+      s.commandIds[0] === 'reedcall-play-or-pause' &&
+      s.commandIds.includes('reedcall-tag-call'),
+  ),
 ].flatMap((s, i) =>
   s ? [routineFrom(s, report.activeHours, `routine-${i + 1}`, routineNames[i] as string)] : [],
 )

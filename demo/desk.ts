@@ -66,6 +66,7 @@ export const benches: Bench[] = [
       at('fine-pen', 398, 160),
       at('mouse', 446, 0),
     ],
+    pointingId: 'mouse',
     hands: [
       {
         ...left,

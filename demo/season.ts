@@ -122,8 +122,15 @@ function urn<T>(items: readonly T[], weight: (item: T) => number): (random: numb
   }
 }
 
-/** The rows of a season, in pieces of text that together are one CSV file. */
-export function* season(plan: Plan, options: SeasonOptions = demoSeason): Generator<string> {
+/**
+ * The rows of a season, in pieces of text that together are one CSV file.
+ * @param rates  how often each command is drawn, by id; only their proportions count
+ */
+export function* season(
+  plan: Plan,
+  rates: Readonly<Record<string, number>>,
+  options: SeasonOptions = demoSeason,
+): Generator<string> {
   const random = seeded(options.seed)
   const defaults = new Set(plan.arrangements.find((a) => a.isDefault)?.placements.map((p) => p.commandId))
   const named = (name: string): Program => plan.programs.find((p) => p.name === name) as Program
@@ -142,7 +149,7 @@ export function* season(plan: Plan, options: SeasonOptions = demoSeason): Genera
         `${programName} ${contextName}`,
         {
           live,
-          any: urn(live, (c) => c.usesPerHour + 0.05),
+          any: urn(live, (c) => (rates[c.id] ?? 0) + 0.05),
           habit: urn(own, (h) => h.weight),
           hasHabit: own.length > 0,
         },

@@ -19,8 +19,30 @@ const router = createBrowserRouter([
       {
         path: 'commands',
         lazy: async () => ({
-          Component: (await import('./features/commands/commands-view.js')).CommandsView,
+          Component: (await import('./features/commands/commands-frame.js')).CommandsFrame,
         }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({
+              Component: (await import('./features/commands/commands-view.js')).CommandsView,
+            }),
+          },
+          {
+            path: 'lookup',
+            lazy: async () => ({ Component: (await import('./features/lookup/lookup-view.js')).LookupView }),
+          },
+          {
+            path: 'usage',
+            lazy: async () => ({ Component: (await import('./features/usage/usage-view.js')).UsageView }),
+          },
+          {
+            path: 'routines',
+            lazy: async () => ({
+              Component: (await import('./features/usage/routines-view.js')).RoutinesView,
+            }),
+          },
+        ],
       },
       {
         path: 'bench',

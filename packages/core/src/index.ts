@@ -15,6 +15,7 @@ export {
   footprint,
   gapMm,
   handOnBench,
+  inPointingHand,
   isPointingDevice,
   keyControls,
   lacking,

@@ -41,7 +41,7 @@ export function FindBar({
       <input
         ref={searchRef}
         type="search"
-        className="field w-[190px]"
+        className="field w-[168px]"
         placeholder={placeholder}
         aria-label={label}
         value={find.query}

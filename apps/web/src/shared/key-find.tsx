@@ -23,7 +23,15 @@ export function useKeyFind(onTrigger: (trigger: Trigger) => void): {
   return { listening, listen }
 }
 
-export function ListenButton({ listening, listen }: { listening: boolean; listen: (on: boolean) => void }) {
+export function ListenButton({
+  listening,
+  listen,
+  label = 'Find by pressing a key',
+}: {
+  listening: boolean
+  listen: (on: boolean) => void
+  label?: string
+}) {
   return (
     <>
       <button
@@ -31,8 +39,8 @@ export function ListenButton({ listening, listen }: { listening: boolean; listen
         className="btn px-2"
         data-listening={listening ? '' : undefined}
         data-on={listening}
-        aria-label="Find by pressing a key"
-        title="Find by pressing a key"
+        aria-label={label}
+        title={label}
         onClick={() => listen(!listening)}
       >
         <Keyboard size={16} aria-hidden="true" />

@@ -112,8 +112,24 @@ export function editCommand(plan: Plan, id: string, change: Partial<Omit<Command
   if (!command) return
   Object.assign(command, change)
   // an emptied optional field is left out, as the file format has it
-  if (command.label === '' || command.label === undefined) delete command.label
-  if (command.oppositeId === '' || command.oppositeId === undefined) delete command.oppositeId
+  for (const field of ['label', 'oppositeId', 'parameter', 'icon', 'note', 'damage'] as const)
+    if (command[field] === '' || command[field] === undefined) delete command[field]
+  if (command.siblingIds?.length === 0) delete command.siblingIds
+}
+
+/** Gives a command to another program, where it is live everywhere; ties to commands of the old one end. */
+export function moveToProgram(plan: Plan, id: string, programId: string): void {
+  const command = plan.commands.find((c) => c.id === id)
+  if (!command || command.programId === programId || !plan.programs.some((p) => p.id === programId)) return
+  command.programId = programId
+  command.contextIds = []
+  delete command.oppositeId
+  delete command.siblingIds
+  for (const other of plan.commands) {
+    if (other.oppositeId === id) delete other.oppositeId
+    if (other.siblingIds?.includes(id))
+      editCommand(plan, other.id, { siblingIds: other.siblingIds.filter((x) => x !== id) })
+  }
 }
 
 export function addCommand(
@@ -130,7 +146,14 @@ export function addCommand(
 /** Takes a command away everywhere: from all arrangements and from commands that name it as their opposite. */
 export function deleteCommand(plan: Plan, id: string): void {
   plan.commands = plan.commands.filter((c) => c.id !== id)
-  for (const command of plan.commands) if (command.oppositeId === id) delete command.oppositeId
+  for (const command of plan.commands) {
+    if (command.oppositeId === id) delete command.oppositeId
+    if (command.siblingIds?.includes(id))
+      editCommand(plan, command.id, { siblingIds: command.siblingIds.filter((x) => x !== id) })
+  }
+  for (const routine of plan.routines)
+    routine.steps = routine.steps.filter((s) => s.kind !== 'command' || s.commandId !== id)
+  plan.routines = plan.routines.filter((r) => r.steps.length > 0)
   for (const arrangement of plan.arrangements)
     arrangement.placements = arrangement.placements.filter((p) => p.commandId !== id)
 }

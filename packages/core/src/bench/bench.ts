@@ -47,6 +47,8 @@ export const benchSchema = z.strictObject({
   name: z.string().min(1).max(120),
   devices: z.array(placedDeviceSchema).min(1).max(40),
   hands: z.array(restingHandSchema).min(1).max(2),
+  /** the device that the pointing hand holds; the first of its devices where left out */
+  pointingId: z.string().min(1).optional(),
 })
 export type Bench = z.infer<typeof benchSchema>
 
@@ -108,6 +110,7 @@ export function benchControls(bench: Bench, devices: readonly Device[]): BenchCo
     }
     const { widthMm } = deviceSizeMm(device)
     const pointing = isPointingDevice(device)
+    const inHand = device.id === inPointingHand(bench, devices)
     const angle = (placed.turnDeg * Math.PI) / 180
     const [across, along] = [Math.cos(angle) ** 2, Math.sin(angle) ** 2]
     return deviceControls(device).map((control) => ({
@@ -123,8 +126,18 @@ export function benchControls(bench: Bench, devices: readonly Device[]): BenchCo
       capWidthMm: control.widthMm,
       capHeightMm: control.heightMm,
       pointing,
+      ...(pointing && { inHand }),
     }))
   })
+}
+
+/** The device that the pointing hand holds, or null when the bench has none. */
+export function inPointingHand(bench: Bench, devices: readonly Device[]): string | null {
+  const ids = bench.devices.flatMap(({ deviceId }) => {
+    const device = devices.find((d) => d.id === deviceId)
+    return device && isPointingDevice(device) ? [device.id] : []
+  })
+  return ids.find((id) => id === bench.pointingId) ?? ids[0] ?? null
 }
 
 /** The resting hand in ids of the bench, as the hand model takes it. */

@@ -35,6 +35,8 @@ export interface Control {
   readonly clicks?: boolean
   /** worked by the pointing hand */
   readonly pointing?: boolean
+  /** of those, the ones of the device that it holds: others have to be taken up first */
+  readonly inHand?: boolean
 }
 
 /** Controls reflected about the vertical line x = 0, for tests and for left-handed mirrors. */

@@ -34,6 +34,7 @@ export {
   benchControls,
   deviceSizeMm,
   handOnBench,
+  inPointingHand,
   homeKeys,
   keyControls,
   handSides,

@@ -7,7 +7,7 @@ import {
   type PopupSet,
   type Trigger,
 } from '../triggers/index.js'
-import { pointingMsPerBit, pressMs, strokeLengthMm } from './constants.js'
+import { homingMs, pointingMsPerBit, pressMs, strokeLengthMm } from './constants.js'
 import type { ChordReach } from './reach.js'
 import { indexOfDifficultyBits } from './time.js'
 
@@ -16,15 +16,15 @@ export type ReachAt = (held: readonly Modifier[], place: string, withId?: string
 
 export interface PriceContext {
   readonly reachAt: ReachAt
-  /** whether the pointing hand works the device */
-  isPointing(deviceId: string): boolean
+  /** whether the pointing hand works the device, and whether it holds it; null for the hand on the keys */
+  pointing(deviceId: string): 'in hand' | 'elsewhere' | null
   popup(setId: string): PopupSet | undefined
 }
 
 /** Distance and size of a place of a pop-up set from where it comes up, mm. Assumed: a ring of 30 mm, places of 10 mm. */
 const popupPoint = { distanceMm: 30, widthMm: 10 } as const
 
-const atPointer = (timeMs: number, verdict: 'rest' | 'easy'): ChordReach => ({
+const atPointer = (timeMs: number, verdict: ChordReach['verdict']): ChordReach => ({
   keys: [],
   verdict,
   effort: 0,
@@ -67,9 +67,12 @@ export function triggerReach(trigger: Trigger, context: PriceContext): ChordReac
     return { ...opener, timeMs: opener.timeMs + pickMs }
   }
   const held = heldOf(trigger)
-  if (!('code' in trigger) && context.isPointing(trigger.deviceId)) {
-    const own = trigger.kind === 'stroke' ? strokeMs(trigger.of) : pressMs + actMs(trigger)
-    const pointer = atPointer(own, trigger.kind === 'stroke' ? 'easy' : 'rest')
+  const pointing = 'code' in trigger ? null : context.pointing(trigger.deviceId)
+  if (pointing !== null) {
+    // another pen or mouse has to be taken up first
+    const takeUp = pointing === 'elsewhere' ? homingMs : 0
+    const own = takeUp + (trigger.kind === 'stroke' ? strokeMs(trigger.of) : pressMs + actMs(trigger))
+    const pointer = atPointer(own, takeUp > 0 ? 'away' : trigger.kind === 'stroke' ? 'easy' : 'rest')
     const last = held.at(-1)
     if (last === undefined) return pointer
     const modifiers = context.reachAt(held.slice(0, -1), modifierPlace(last))

@@ -49,7 +49,8 @@ export interface Place {
 export interface PlaceSurvey {
   readonly around: Surroundings
   readonly layers: PressLayers
-  readonly pointing: ReadonlySet<string>
+  /** devices of the pointing hand, and whether it holds them */
+  readonly pointing: ReadonlyMap<string, boolean>
   /** commands by trigger key */
   readonly holders: ReadonlyMap<string, readonly Command[]>
   /** triggers by command id */
@@ -69,8 +70,10 @@ export function surveyPlaces(placements: readonly Placed[], around: Surroundings
     triggers.set(commandId, [...(triggers.get(commandId) ?? []), trigger])
   }
   for (const list of holders.values()) list.sort((a, b) => b.usesPerHour - a.usesPerHour)
-  const pointing = new Set(
-    around.controls.flatMap((c) => (c.pointing === true ? splitSpot(c.id).deviceId : [])),
+  const pointing = new Map(
+    around.controls.flatMap((c) =>
+      c.pointing === true ? [[splitSpot(c.id).deviceId, c.inHand === true] as const] : [],
+    ),
   )
   return { around, layers: pressLayers(around), pointing, holders, triggers, commands }
 }
@@ -78,7 +81,10 @@ export function surveyPlaces(placements: readonly Placed[], around: Surroundings
 /** What prices triggers of every kind in an arrangement. */
 export const priceContext = (survey: PlaceSurvey, reachAt: PriceContext['reachAt']): PriceContext => ({
   reachAt,
-  isPointing: (id) => survey.pointing.has(id),
+  pointing: (id) => {
+    const inHand = survey.pointing.get(id)
+    return inHand === undefined ? null : inHand ? 'in hand' : 'elsewhere'
+  },
   popup: (id) => survey.around.popups?.find((set) => set.id === id),
 })
 

@@ -5,7 +5,7 @@ import { refSchema, triggerSchema } from './trigger.js'
 export const popupSetSchema = z.strictObject({
   id: refSchema,
   name: z.string().min(1).max(80),
-  opener: triggerSchema.refine((t) => t.kind !== 'popup', 'a pop-up set cannot open another'),
+  opener: triggerSchema.refine((t): boolean => t.kind !== 'popup', 'a pop-up set cannot open another'),
   at: z.enum(['pointer', 'fingertip']),
   places: z.number().int().min(2).max(12),
 })

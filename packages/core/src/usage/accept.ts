@@ -26,6 +26,7 @@ export function acceptUsage(
           { uses, byMenu, byPointer },
         ]),
       ),
+      sequences: report.sequences.map((s) => ({ ...s, commandIds: [...s.commandIds] })),
       follows: report.follows.slice(0, maxFollowsKept).map((f) => ({ ...f })),
     },
     commands: commands.map((c) =>

@@ -12,6 +12,16 @@ export const usageSchema = z.strictObject({
   /** by command id: how often, and how often by menu and by pointer */
   commands: z.record(z.string(), z.strictObject({ uses: count, byMenu: count, byPointer: count })),
   /** what follows what, most often first */
+  /** repeated sequences that were found, as proposals for routines */
+  sequences: z
+    .array(
+      z.strictObject({
+        programId: z.string(),
+        commandIds: z.array(z.string()).min(2).max(20),
+        support: count,
+      }),
+    )
+    .max(200),
   follows: z.array(z.strictObject({ from: z.string(), to: z.string(), uses: count })).max(2000),
 })
 export type Usage = z.infer<typeof usageSchema>

@@ -14,10 +14,12 @@ import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { HandBearings } from '../plot/chart-ground.js'
 import { DeviceOutline } from '../plot/device-outline.js'
+import { useSize } from '../../shared/use-size.js'
 import { useDeskDrag } from './use-desk-drag.js'
 
 const marginMm = 40
 const arrowStepMm = 5
+const captionPx = 11
 const round = (mm: number): number => Math.round(mm * 10) / 10
 
 /** The desk as a map in mm. Devices are dragged or moved by the arrow keys. */
@@ -56,6 +58,9 @@ export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onCho
     return { x0, y0, width: x1 - x0, height: y1 - y0 }
   }, [items])
   const chosen = items.find((i) => i.device.id === chosenId)
+  const { widthPx, heightPx } = useSize(svg)
+  // captions keep a readable size, however large the desk
+  const textMm = captionPx / Math.min(widthPx / box.width, heightPx / box.height)
   const stations = new Set(Object.values(rests))
 
   const onKeyDown = (event: KeyboardEvent, placed: PlacedDevice): void => {
@@ -87,7 +92,7 @@ export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onCho
         viewBox={`${box.x0} ${box.y0} ${box.width} ${box.height}`}
         role="group"
         aria-label={`Desk of ${bench.name}`}
-        style={{ ['--least-text' as string]: '6px' }}
+        style={{ ['--least-text' as string]: `${textMm}px` }}
       >
         {items.map(({ placed, device, print, controls }) => (
           <g
@@ -125,7 +130,11 @@ export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onCho
         <g pointerEvents="none">
           <HandBearings hand={handOnBench(hand)} controls={around.controls} />
           {chosen && (
-            <Gaps print={chosen.print} others={items.filter((i) => i !== chosen).map((i) => i.print)} />
+            <Gaps
+              textMm={textMm}
+              print={chosen.print}
+              others={items.filter((i) => i !== chosen).map((i) => i.print)}
+            />
           )}
           {drag.guides.map((guide) => (
             <path
@@ -152,10 +161,10 @@ export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onCho
             strokeWidth={0.6}
             fill="none"
           />
-          <text y={9} fontSize={6} fill="var(--ink)">
+          <text y={4 + textMm} fontSize={textMm} fill="var(--ink)">
             0
           </text>
-          <text x={100} y={9} fontSize={6} textAnchor="middle" fill="var(--ink)">
+          <text x={100} y={4 + textMm} fontSize={textMm} textAnchor="middle" fill="var(--ink)">
             100 mm
           </text>
         </g>
@@ -198,49 +207,48 @@ const DeviceDrawing = memo(function DeviceDrawing({
   )
 })
 
+interface Dimension {
+  readonly side: 'left' | 'right' | 'back' | 'front'
+  readonly x0: number
+  readonly x1: number
+  readonly y0: number
+  readonly y1: number
+  readonly mm: number
+}
+
 /** Distances of the chosen device to those beside it, as dimension lines. */
-function Gaps({ print, others }: { print: Footprint; others: readonly Footprint[] }) {
-  const lines = others.flatMap((other) => {
+function Gaps({ print, others, textMm }: { print: Footprint; others: readonly Footprint[]; textMm: number }) {
+  const lines = others.flatMap((other): Dimension[] => {
     const gap = gapMm(print, other)
     const overlap0 = Math.max(print.y0, other.y0)
     const overlap1 = Math.min(print.y1, other.y1)
     if (gap.acrossMm > 0 && overlap1 > overlap0) {
       const y = (overlap0 + overlap1) / 2
-      return [
-        {
-          x0: other.x0 > print.x1 ? print.x1 : other.x1,
-          x1: other.x0 > print.x1 ? other.x0 : print.x0,
-          y0: y,
-          y1: y,
-          mm: gap.acrossMm,
-        },
-      ]
+      return other.x0 > print.x1
+        ? [{ side: 'right', x0: print.x1, x1: other.x0, y0: y, y1: y, mm: gap.acrossMm }]
+        : [{ side: 'left', x0: other.x1, x1: print.x0, y0: y, y1: y, mm: gap.acrossMm }]
     }
     const left = Math.max(print.x0, other.x0)
     const right = Math.min(print.x1, other.x1)
     if (gap.alongMm > 0 && right > left) {
       const x = (left + right) / 2
-      return [
-        {
-          x0: x,
-          x1: x,
-          y0: other.y0 > print.y1 ? print.y1 : other.y1,
-          y1: other.y0 > print.y1 ? other.y0 : print.y0,
-          mm: gap.alongMm,
-        },
-      ]
+      return other.y0 > print.y1
+        ? [{ side: 'front', x0: x, x1: x, y0: print.y1, y1: other.y0, mm: gap.alongMm }]
+        : [{ side: 'back', x0: x, x1: x, y0: other.y1, y1: print.y0, mm: gap.alongMm }]
     }
     return []
   })
+  // only the nearest on each side: a line to one behind it would cross it
+  const nearest = lines.filter((l) => !lines.some((k) => k.side === l.side && k.mm < l.mm))
   return (
     <g className="font-chart">
-      {lines.map((l) => (
+      {nearest.map((l) => (
         <g key={`${l.x0} ${l.y0} ${l.x1} ${l.y1}`}>
           <path d={`M${l.x0} ${l.y0} L${l.x1} ${l.y1}`} stroke="var(--magenta)" strokeWidth={0.7} />
           <text
             x={(l.x0 + l.x1) / 2 + (l.x0 === l.x1 ? 3 : 0)}
             y={(l.y0 + l.y1) / 2 - (l.x0 === l.x1 ? -2 : 2.5)}
-            fontSize={7}
+            fontSize={textMm}
             fontWeight={600}
             textAnchor={l.x0 === l.x1 ? 'start' : 'middle'}
             fill="var(--magenta)"

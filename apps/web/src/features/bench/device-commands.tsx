@@ -124,7 +124,7 @@ export function DeviceCommands() {
               <th className="w-[130px] font-medium">Control</th>
               <th className="font-medium">What stands on it</th>
               <th className="w-[190px] font-medium">{page ? 'Opens' : ''}</th>
-              <th className="w-[110px] pr-[14px]">
+              <th className="w-[124px] pr-[14px]">
                 <span className="sr-only">Actions</span>
               </th>
             </tr>
@@ -236,7 +236,7 @@ export function DeviceCommands() {
                       </select>
                     )}
                   </td>
-                  <td className="py-1 pr-[14px] text-right">
+                  <td className="py-1 pr-[14px] pl-3 text-right">
                     {start && (
                       <button
                         type="button"

@@ -6,6 +6,7 @@ import {
   deviceTitle,
   footprint,
   gapMm,
+  inPointingHand,
   isPointingDevice,
   keyLegend,
   writeDevice,
@@ -146,6 +147,24 @@ export function PlacedPanel({
         </>
       )}
 
+      {isPointingDevice(device) && (
+        <>
+          <p className="caption mt-4 border-b border-rule pb-1">Pointing hand</p>
+          {inPointingHand(bench, plan.devices) === id ? (
+            <p className="mt-2">It holds this one. Another pen or mouse has to be taken up first.</p>
+          ) : (
+            <button
+              type="button"
+              className="btn mt-2"
+              onClick={() =>
+                edit((draft) => void (draft.benches.find((b) => b.id === bench.id)!.pointingId = id))
+              }
+            >
+              It holds this one
+            </button>
+          )}
+        </>
+      )}
       {!isPointingDevice(device) && (
         <>
           <p className="caption mt-4 border-b border-rule pb-1">Hand</p>

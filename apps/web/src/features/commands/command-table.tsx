@@ -8,9 +8,9 @@ import {
   useTable,
 } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { ArrowDown, ArrowUp, MapPin, Trash2 } from 'lucide-react'
+import { ArrowDown, ArrowUp, MapPin, SquarePen, Trash2 } from 'lucide-react'
 import { useMemo, useRef } from 'react'
-import { contextsInWords, triggerName, type Command, type Trigger } from '@reach-plot/core'
+import { contextsInWords, fullName, triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -33,7 +33,7 @@ interface Row {
 
 const helper = createColumnHelper<typeof features, Row>()
 const columns = helper.columns([
-  helper.accessor((r) => r.command.name, { id: 'name', header: 'Command', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => fullName(r.command), { id: 'name', header: 'Command', sortFn: 'alphanumeric' }),
   helper.accessor((r) => r.program, { id: 'program', header: 'Program', sortFn: 'alphanumeric' }),
   helper.accessor((r) => r.contexts, { id: 'contexts', header: 'Contexts', sortFn: 'alphanumeric' }),
   helper.accessor((r) => r.command.menu.join(' › '), { id: 'menu', header: 'Menu', sortFn: 'alphanumeric' }),
@@ -52,7 +52,7 @@ const columns = helper.columns([
 ])
 
 /** Widths of the columns and of the row's actions, in the grid that heading and rows share. */
-const grid = 'grid grid-cols-[minmax(0,1.4fr)_100px_minmax(0,1fr)_minmax(0,1.2fr)_76px_150px_130px_84px]'
+const grid = 'grid grid-cols-[30px_minmax(0,1.4fr)_96px_minmax(0,1fr)_minmax(0,1.2fr)_72px_170px_120px_108px]'
 const rowHeightPx = 33
 
 export interface CommandTableProps {
@@ -60,10 +60,21 @@ export interface CommandTableProps {
   readonly onEdit: (id: string, change: Partial<Omit<Command, 'id'>>, field: string) => void
   readonly onDelete: (command: Command) => void
   readonly onShow: (command: Command) => void
+  readonly onOpen: (id: string) => void
+  readonly chosenIds: ReadonlySet<string>
+  readonly onChosen: (ids: ReadonlySet<string>) => void
 }
 
 /** All commands, sortable and edited in place; only the rows in view are drawn. */
-export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTableProps) {
+export function CommandTable({
+  commands,
+  chosenIds,
+  onChosen,
+  onEdit,
+  onDelete,
+  onShow,
+  onOpen,
+}: CommandTableProps) {
   const plan = usePlan()
   const { around, triggersOf } = useDerived()
   const rows = useMemo(() => {
@@ -83,6 +94,22 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
   const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
   const sorted = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
+  const lastChosen = useRef<string | null>(null)
+  /** Chooses one row, or with Shift all between the last one and it, in the order that is shown. */
+  const choose = (id: string, on: boolean, range: boolean): void => {
+    const order = sorted.map((r) => r.id)
+    const [a, b] = [order.indexOf(lastChosen.current ?? id), order.indexOf(id)].toSorted((x, y) => x - y) as [
+      number,
+      number,
+    ]
+    const next = new Set(chosenIds)
+    for (const row of range && a >= 0 ? order.slice(a, b + 1) : [id]) {
+      if (on) next.add(row)
+      else next.delete(row)
+    }
+    lastChosen.current = id
+    onChosen(next)
+  }
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
@@ -100,6 +127,15 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
     >
       <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-paper">
         <div role="row" aria-rowindex={1} className={`${grid} px-[14px]`}>
+          <div role="columnheader" className="self-center">
+            <input
+              type="checkbox"
+              className="accent-(--magenta)"
+              aria-label="Choose all that are shown"
+              checked={commands.length > 0 && commands.every((c) => chosenIds.has(c.id))}
+              onChange={(e) => onChosen(new Set(e.target.checked ? commands.map((c) => c.id) : []))}
+            />
+          </div>
           {table.getHeaderGroups()[0]?.headers.map((header) => {
             const direction = header.column.getIsSorted()
             return (
@@ -138,12 +174,24 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
               style={{ transform: `translateY(${item.start}px)`, height: rowHeightPx }}
               className={`absolute w-full items-center border-b border-rule px-[14px] hover:bg-reach-1 ${grid}`}
             >
+              <div role="cell">
+                <input
+                  type="checkbox"
+                  className="accent-(--magenta)"
+                  aria-label={`Choose ${fullName(command)}`}
+                  checked={chosenIds.has(command.id)}
+                  onChange={(e) =>
+                    choose(command.id, e.target.checked, (e.nativeEvent as MouseEvent).shiftKey)
+                  }
+                />
+              </div>
               <EditCell
                 label={`Name of ${command.name}`}
                 value={command.name}
                 maxLength={120}
                 required
                 onChange={(name) => onEdit(command.id, { name }, 'name')}
+                {...(command.parameter !== undefined && { suffix: command.parameter })}
               />
               <div role="cell" className="truncate">
                 {row.program}
@@ -195,7 +243,16 @@ export function CommandTable({ commands, onEdit, onDelete, onShow }: CommandTabl
                 placeholder="–"
                 onChange={(label) => onEdit(command.id, { label }, 'label')}
               />
-              <div role="cell" className="flex justify-end gap-1">
+              <div role="cell" className="flex justify-end">
+                <button
+                  type="button"
+                  className="p-1.5 hover:text-magenta"
+                  aria-label={`All about ${fullName(command)}`}
+                  title="All about it"
+                  onClick={() => onOpen(command.id)}
+                >
+                  <SquarePen size={15} aria-hidden="true" />
+                </button>
                 <button
                   type="button"
                   className="p-1.5 hover:text-magenta"

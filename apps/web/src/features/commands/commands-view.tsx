@@ -1,5 +1,5 @@
 import { FileDown, FileUp, Plus } from 'lucide-react'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import {
@@ -22,9 +22,23 @@ import { deleteCommand, editCommand } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
+import { isTyping } from '../keys/use-shortcuts.js'
 import { AddSheet } from './add-sheet.js'
+import { BulkBar } from './bulk-bar.js'
+import { CommandSheet } from './command-sheet.js'
 import { CommandTable } from './command-table.js'
 import { ImportSheet } from './import-sheet.js'
+import { PasteSheet, withHeading } from './paste-sheet.js'
+
+/** Which commands the inventory lists. */
+const filters = {
+  all: { name: 'All commands', passes: () => true },
+  unplaced: { name: 'Without a trigger', passes: (_c: Command, triggers: number) => triggers === 0 },
+  several: { name: 'With several triggers', passes: (_c: Command, triggers: number) => triggers > 1 },
+  unused: { name: 'Never used', passes: (c: Command) => c.usesPerHour === 0 },
+  damage: { name: 'A slip costs something', passes: (c: Command) => c.damage !== undefined },
+} as const
+type Filter = keyof typeof filters
 
 /** The inventory of commands of all programs: searched, edited, imported and exported. */
 export function CommandsView() {
@@ -38,14 +52,19 @@ export function CommandsView() {
   const [programId, setProgramId] = useState('')
   const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
   const [adding, setAdding] = useState(false)
+  const [pasted, setPasted] = useState<string | null>(null)
+  const [openId, setOpenId] = useState<string | null>(null)
+  const [filter, setFilter] = useState<Filter>('all')
+  const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
   const shown = useMemo(() => {
     const listed = plan.commands.filter(
       (c) =>
         (programId === '' || c.programId === programId) &&
+        filters[filter].passes(c, triggersOf(c.id).length) &&
         (trigger === null || triggersOf(c.id).some((t) => triggerKey(t) === triggerKey(trigger))),
     )
     return query.trim() === '' ? listed : searchCommands(listed, query)
-  }, [plan.commands, query, programId, trigger, triggersOf])
+  }, [plan.commands, query, programId, filter, trigger, triggersOf])
 
   const importCommands = async (): Promise<void> => {
     const file = await chooseFile('.csv,text/csv')
@@ -105,10 +124,23 @@ export function CommandsView() {
     [set, navigate],
   )
 
+  const chosen = useMemo(() => plan.commands.filter((c) => chosenIds.has(c.id)), [plan.commands, chosenIds])
+  const opened = plan.commands.find((c) => c.id === openId)
+  // rows that are pasted outside a field come from a spreadsheet
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent): void => {
+      const text = event.clipboardData?.getData('text/plain') ?? ''
+      if (isTyping(event.target) || document.querySelector('[role=dialog]') || !text.includes('\t')) return
+      event.preventDefault()
+      setPasted(text)
+    }
+    addEventListener('paste', onPaste)
+    return () => removeEventListener('paste', onPaste)
+  }, [])
+
   return (
     <div className="flex min-w-0 grow flex-col">
       <div className="flex items-center gap-2 px-[14px] py-[10px]">
-        <h2 className="title mr-2">Commands</h2>
         <FindBar
           find={find}
           searchRef={searchRef}
@@ -116,7 +148,7 @@ export function CommandsView() {
           placeholder="Find by name or menu"
         />
         <select
-          className="field"
+          className="field w-[118px]"
           aria-label="Program"
           value={programId}
           onChange={(e) => setProgramId(e.target.value)}
@@ -128,12 +160,27 @@ export function CommandsView() {
             </option>
           ))}
         </select>
-        <span role="status" className="text-ink-2">
+        <select
+          className="field w-[128px]"
+          aria-label="Which commands"
+          value={filter}
+          onChange={(e) => setFilter(e.target.value as Filter)}
+        >
+          {Object.entries(filters).map(([id, f]) => (
+            <option key={id} value={id}>
+              {f.name}
+            </option>
+          ))}
+        </select>
+        <span role="status" className="whitespace-nowrap text-ink-2">
           {shown.length} of {plan.commands.length}
         </span>
         <span className="ml-auto flex gap-2">
           <button type="button" className="btn" onClick={() => setAdding(true)}>
             <Plus size={14} aria-hidden="true" /> Add a command
+          </button>
+          <button type="button" className="btn" onClick={() => setPasted('')}>
+            Paste
           </button>
           <button type="button" className="btn btn-main" onClick={() => void importCommands()}>
             <FileUp size={14} aria-hidden="true" /> Import CSV
@@ -175,7 +222,34 @@ export function CommandsView() {
           </button>
         </div>
       ) : (
-        <CommandTable commands={shown} onEdit={onEdit} onDelete={onDelete} onShow={onShow} />
+        <CommandTable
+          commands={shown}
+          chosenIds={chosenIds}
+          onChosen={setChosenIds}
+          onEdit={onEdit}
+          onDelete={onDelete}
+          onShow={onShow}
+          onOpen={setOpenId}
+        />
+      )}
+      {chosen.length > 0 && <BulkBar chosen={chosen} onClear={() => setChosenIds(new Set())} />}
+      {opened && <CommandSheet command={opened} onClose={() => setOpenId(null)} />}
+      {pasted !== null && (
+        <PasteSheet
+          start={pasted}
+          onClose={() => setPasted(null)}
+          onText={(text) => {
+            try {
+              setReading({
+                fileName: 'what was pasted',
+                read: readCommandCsv(withHeading(text), plan, 'what was pasted'),
+              })
+              setPasted(null)
+            } catch (error) {
+              showProblem(error)
+            }
+          }}
+        />
       )}
       {reading && (
         <ImportSheet

@@ -11,6 +11,8 @@ export interface EditCellProps {
   readonly placeholder?: string
   /** keep what is typed until the field is left, where half a text would not read back as typed */
   readonly commitOnBlur?: boolean
+  /** stands after the field and cannot be edited here */
+  readonly suffix?: string
 }
 
 const isGood = (text: string, numeric: boolean, required: boolean): boolean => {
@@ -34,6 +36,7 @@ export function EditCell({
   maxLength,
   placeholder,
   commitOnBlur = false,
+  suffix,
 }: EditCellProps) {
   const [draft, setDraft] = useState<string | null>(null)
   const text = draft ?? value
@@ -44,7 +47,7 @@ export function EditCell({
     endEditGroup()
   }
   return (
-    <div role="cell" className="min-w-0">
+    <div role="cell" className="flex min-w-0 items-center gap-1">
       <input
         className={`w-full truncate border border-transparent bg-transparent px-1 py-0.5 -ml-1 hover:border-rule focus:border-edge focus:bg-key ${numeric ? 'pr-4 text-right' : ''} ${good ? '' : 'border-magenta!'}`}
         aria-label={label}
@@ -64,6 +67,7 @@ export function EditCell({
         }}
         onBlur={leave}
       />
+      {suffix !== undefined && <span className="shrink-0 text-[12px] text-ink-2">{suffix}</span>}
     </div>
   )
 }

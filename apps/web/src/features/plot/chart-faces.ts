@@ -53,7 +53,7 @@ export const spotOfControl = (control: Pick<BenchControl, 'code' | 'id'>): strin
 /** Numbered controls show their number; narrow ones nothing, for their name would cover their neighbours. */
 function shortName(control: BenchControl): string {
   const name = (control.name ?? control.controlId).replace(/^(key|button) (?=\d)/, '')
-  return control.capWidthMm < 12 && name.length > 2 ? '' : name
+  return (control.capWidthMm < 12 || control.clicks === true) && name.length > 2 ? '' : name
 }
 
 const nameOf = (holders: readonly Command[]): string =>

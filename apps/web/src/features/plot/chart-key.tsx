@@ -51,7 +51,7 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
   const lines = face.caption === '' ? [] : captionLines(face.caption, captionRoom, roomForLines)
   const showTime =
     face.timeMs !== null &&
-    !isField &&
+    !round &&
     control.pointing !== true &&
     (state === 'free' || face.rank !== null) &&
     lines.length < 2 &&
@@ -92,7 +92,8 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
         <text
           x={round ? w / 2 : 1.2}
           textAnchor={round ? 'middle' : 'start'}
-          y={isField ? -1.6 : tall ? (round ? 4.4 : 3.9) : h / 2 + 1.1}
+          y={isField ? -1.6 : tall ? (round ? 1.8 : 1.2) : h / 2}
+          dominantBaseline={isField ? 'auto' : tall ? 'hanging' : 'central'}
           style={{ fontSize: `max(${legendMm}px, var(--least-text))` }}
           fontWeight={600}
         >

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { Link } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
-import { keptBy, searchCommands, triggerKey, type Command } from '@reach-plot/core'
+import { fullName, keptBy, searchCommands, triggerKey, type Command } from '@reach-plot/core'
 import { ListenButton, TriggerFilter } from '../../shared/key-find.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -32,6 +32,18 @@ function useListed(): readonly Command[] {
   }, [commands, triggersOf, query, triggerQuery, onlyUnplaced, displaced])
 }
 
+/** Namesakes that no parameter tells apart show a part of their menu path. */
+const twinKey = (c: Command): string => `${c.programId} ${fullName(c).toLowerCase()}`
+function twinsIn(commands: readonly Command[]): ReadonlySet<string> {
+  const seen = new Set<string>()
+  const twins = new Set<string>()
+  for (const c of commands) {
+    if (seen.has(twinKey(c))) twins.add(twinKey(c))
+    seen.add(twinKey(c))
+  }
+  return twins
+}
+
 export function CommandList({
   searchRef,
   keyFind,
@@ -55,6 +67,7 @@ export function CommandList({
   )
   const all = useFrontCommands()
   const listed = useListed()
+  const twins = useMemo(() => twinsIn(all), [all])
   const scroller = useRef<HTMLDivElement>(null)
   const [active, setActive] = useState(0)
   const unplacedCount = useMemo(
@@ -182,7 +195,15 @@ export function CommandList({
                   style={{ transform: `translateY(${row.start}px)`, height: rowHeightPx }}
                   className={`absolute flex w-full cursor-pointer items-center border-b border-rule px-[14px] ${chosen ? 'bg-ink text-panel' : row.index === active && (query !== '' || active > 0) ? 'bg-reach-1' : 'hover:bg-reach-1'}`}
                 >
-                  <span className="min-w-0 grow truncate">{command.name}</span>
+                  <span className="min-w-0 grow truncate">
+                    {fullName(command)}
+                    {twins.has(twinKey(command)) && (
+                      <span className={`text-[12px] ${chosen ? 'opacity-80' : 'text-ink-2'}`}>
+                        {' '}
+                        · {command.menu.at(-2) ?? 'no menu'}
+                      </span>
+                    )}
+                  </span>
                   <span className={`w-[44px] shrink-0 text-right ${chosen ? '' : 'text-ink-2'}`}>
                     {command.usesPerHour}
                   </span>

@@ -80,7 +80,7 @@ export function RelayField({
           <button type="submit" className="btn" disabled={text.trim() === '' || sends.length >= most}>
             Add
           </button>
-          <ListenButton {...keyFind} />
+          <ListenButton {...keyFind} label="Add a combination by pressing it" />
           {own && sends.length === 0 && (
             <button type="button" className="btn" onClick={() => onChange([own])}>
               Send {triggerName(own, around)}, its key

@@ -126,7 +126,7 @@ export function TriggerField({
                 </option>
               ))}
             </select>
-            {device?.kind === 'board' && <ListenButton {...keyFind} />}
+            {device?.kind === 'board' && <ListenButton {...keyFind} label="Choose a key by pressing it" />}
           </div>
           {pages.length > 0 && (trigger.kind === 'button' || trigger.kind === 'turn') && (
             <>

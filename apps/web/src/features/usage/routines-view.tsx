@@ -1,0 +1,275 @@
+import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react'
+import { useState } from 'react'
+import { toast } from 'sonner'
+import { fullName, routineFrom, type Plan, type Routine, type RoutineStep } from '@reach-plot/core'
+import { NumberBox } from '../../shared/number-box.js'
+import { undoAction } from '../../store/actions.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import {
+  addStep,
+  deleteRoutine,
+  editRoutine,
+  keepRoutine,
+  moveStep,
+  removeStep,
+} from '../../store/usage-edits.js'
+
+const nameOf = (plan: Plan, id: string): string => {
+  const command = plan.commands.find((c) => c.id === id)
+  return command ? fullName(command) : id
+}
+
+/** A step in words. */
+const stepName = (plan: Plan, step: RoutineStep): string => {
+  if (step.kind === 'command') return nameOf(plan, step.commandId)
+  return step.kind === 'point'
+    ? 'point'
+    : step.kind === 'drag'
+      ? 'drag'
+      : `type ${step.characters} characters`
+}
+
+/** Routines that are kept, and repeated sequences of the log that may become some. */
+export function RoutinesView() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const [chosenId, setChosenId] = useState<string | null>(plan.routines[0]?.id ?? null)
+  const chosen = plan.routines.find((r) => r.id === chosenId) ?? plan.routines[0]
+  const known = new Set(
+    plan.routines.map((r) => r.steps.map((s) => (s.kind === 'command' ? s.commandId : s.kind)).join()),
+  )
+  const hours = plan.usage?.activeHours ?? 0
+  const proposals = (plan.usage?.sequences ?? []).filter(
+    (s) =>
+      !known.has(s.commandIds.join()) && s.commandIds.every((id) => plan.commands.some((c) => c.id === id)),
+  )
+  const keep = (sequence: (typeof proposals)[number]): void => {
+    const [first, last] = [sequence.commandIds[0], sequence.commandIds.at(-1)].map((id) =>
+      nameOf(plan, id ?? ''),
+    )
+    const name = `${first} to ${last}`
+    edit((draft) => {
+      keepRoutine(draft, routineFrom(sequence, hours, 'new', name))
+      setChosenId(draft.routines.at(-1)?.id ?? null)
+    })
+    toast(`“${name}” is kept as a routine`, { action: undoAction() })
+  }
+  const startNew = (): void =>
+    edit((draft) => {
+      const [command] = plan.commands
+      if (!command) return
+      keepRoutine(draft, {
+        id: 'new',
+        name: 'New routine',
+        programId: command.programId,
+        steps: [{ kind: 'command', commandId: command.id }],
+        timesPerHour: 0,
+      })
+      setChosenId(draft.routines.at(-1)?.id ?? null)
+    })
+  return (
+    <div className="flex min-h-0 grow">
+      <section
+        aria-label="Routines kept"
+        className="flex w-[270px] shrink-0 flex-col border-r border-rule bg-panel"
+      >
+        <div className="flex items-center justify-between px-[14px] py-[10px]">
+          <h3 className="font-semibold">Kept</h3>
+          <button type="button" className="btn" disabled={plan.commands.length === 0} onClick={startNew}>
+            New routine
+          </button>
+        </div>
+        <ul className="min-h-0 grow overflow-y-auto border-t border-rule">
+          {plan.routines.map((r) => (
+            <li key={r.id}>
+              <button
+                type="button"
+                aria-pressed={r === chosen}
+                className="flex w-full items-baseline gap-2 border-b border-rule px-[14px] py-[6px] text-left hover:bg-reach-1 aria-pressed:bg-ink aria-pressed:text-panel"
+                onClick={() => setChosenId(r.id)}
+              >
+                <span className="min-w-0 grow truncate">{r.name}</span>
+                <span className="shrink-0 text-[12px] opacity-80">
+                  {r.steps.length} steps · {r.timesPerHour}/h
+                </span>
+              </button>
+            </li>
+          ))}
+          {plan.routines.length === 0 && (
+            <li className="px-[14px] py-2 text-ink-2">
+              None yet. Keep one of the sequences, or make one yourself.
+            </li>
+          )}
+        </ul>
+      </section>
+      {chosen && <RoutineEditor key={chosen.id} routine={chosen} />}
+      <section aria-label="Repeated sequences" className="min-w-0 grow overflow-y-auto px-5 py-[10px]">
+        <h3 className="font-semibold">Repeated sequences of the log</h3>
+        <p className="text-ink-2">
+          Longest first. Those that nearly always stand inside a longer one are left out.
+        </p>
+        <ul className="mt-2 border-t border-ink">
+          {proposals.length === 0 && (
+            <li className="py-2 text-ink-2">
+              {plan.usage ? 'No other sequence is repeated often.' : 'Import a log under Usage to see them.'}
+            </li>
+          )}
+          {proposals.map((s) => (
+            <li key={s.commandIds.join()} className="flex items-center gap-3 border-b border-rule py-1.5">
+              <span className="w-[74px] shrink-0 text-right">
+                <b>{s.support.toLocaleString('en-GB')}</b>
+                <span className="block text-[12px] text-ink-2">
+                  {hours > 0 ? `${(s.support / hours).toFixed(1)}/h` : ''}
+                </span>
+              </span>
+              <span className="min-w-0 grow">
+                {s.commandIds.map((id, i) => (
+                  <span key={i}>
+                    {i > 0 && <span className="text-ink-2"> → </span>}
+                    {nameOf(plan, id)}
+                  </span>
+                ))}
+                <span className="text-[12px] text-ink-2">
+                  {' '}
+                  · {plan.programs.find((p) => p.id === s.programId)?.name}
+                </span>
+              </span>
+              <button
+                type="button"
+                className="btn shrink-0"
+                aria-label={`Keep ${s.commandIds.map((id) => nameOf(plan, id)).join(', ')}`}
+                onClick={() => keep(s)}
+              >
+                Keep
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  )
+}
+
+function RoutineEditor({ routine }: { routine: Routine }) {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { id } = routine
+  const commands = plan.commands
+    .filter((c) => c.programId === routine.programId)
+    .toSorted((a, b) => (a.name < b.name ? -1 : 1))
+  return (
+    <section
+      aria-label={`Routine ${routine.name}`}
+      className="flex w-[360px] shrink-0 flex-col overflow-y-auto border-r border-rule px-[14px] py-[10px]"
+    >
+      <input
+        className="field text-[15px] font-semibold"
+        aria-label="Name of the routine"
+        value={routine.name}
+        maxLength={120}
+        onChange={(e) =>
+          e.target.value !== '' &&
+          edit((draft) => editRoutine(draft, id, { name: e.target.value }), `routine ${id}`)
+        }
+      />
+      <div className="mt-2 flex items-end justify-between gap-3">
+        <div className="w-[120px]">
+          <NumberBox
+            label="Times an hour"
+            value={routine.timesPerHour}
+            min={0}
+            max={100_000}
+            onChange={(timesPerHour) =>
+              edit((draft) => editRoutine(draft, id, { timesPerHour }), `times ${id}`)
+            }
+          />
+        </div>
+        <span className="text-ink-2">{plan.programs.find((p) => p.id === routine.programId)?.name}</span>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            edit((draft) => deleteRoutine(draft, id))
+            toast(`“${routine.name}” is deleted`, { action: undoAction() })
+          }}
+        >
+          <Trash2 size={14} aria-hidden="true" /> Delete
+        </button>
+      </div>
+      <ol className="mt-3 border-t border-ink">
+        {routine.steps.map((step, i) => {
+          const name = stepName(plan, step)
+          return (
+            <li key={`${i} ${name}`} className="flex items-center gap-2 border-b border-rule py-1">
+              <span className="w-5 text-right text-ink-2">{i + 1}</span>
+              <span className={`min-w-0 grow truncate ${step.kind === 'command' ? '' : 'italic'}`}>
+                {name}
+              </span>
+              <button
+                type="button"
+                className="p-1.5 disabled:opacity-40"
+                aria-label={`Move step ${i + 1}, ${name}, up`}
+                disabled={i === 0}
+                onClick={() => edit((draft) => moveStep(draft, id, i, i - 1))}
+              >
+                <ArrowUp size={13} aria-hidden="true" />
+              </button>
+              <button
+                type="button"
+                className="p-1.5 disabled:opacity-40"
+                aria-label={`Move step ${i + 1}, ${name}, down`}
+                disabled={i === routine.steps.length - 1}
+                onClick={() => edit((draft) => moveStep(draft, id, i, i + 1))}
+              >
+                <ArrowDown size={13} aria-hidden="true" />
+              </button>
+              <button
+                type="button"
+                className="p-1.5 disabled:opacity-40"
+                aria-label={`Take out step ${i + 1}, ${name}`}
+                disabled={routine.steps.length === 1}
+                onClick={() => edit((draft) => removeStep(draft, id, i))}
+              >
+                <X size={13} aria-hidden="true" />
+              </button>
+            </li>
+          )
+        })}
+      </ol>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <select
+          className="field min-w-0 grow"
+          aria-label="Add a step"
+          value=""
+          onChange={(e) =>
+            e.target.value !== '' &&
+            edit((draft) => addStep(draft, id, { kind: 'command', commandId: e.target.value }))
+          }
+        >
+          <option value="">Add a command …</option>
+          {commands.map((c) => (
+            <option key={c.id} value={c.id}>
+              {fullName(c)}
+            </option>
+          ))}
+        </select>
+        {(
+          [
+            ['Point', { kind: 'point' }],
+            ['Drag', { kind: 'drag' }],
+            ['Type', { kind: 'type', characters: 8 }],
+          ] as const
+        ).map(([name, step]) => (
+          <button
+            key={name}
+            type="button"
+            className="btn"
+            onClick={() => edit((draft) => addStep(draft, id, step))}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+    </section>
+  )
+}
