@@ -7,8 +7,10 @@ const night = (page: Page): Promise<unknown> =>
     localStorage.setItem('reach-plot-settings', JSON.stringify({ state: { theme: 'night' }, version: 1 })),
   )
 
-const findings = async (page: Page): Promise<string[]> => {
+/** What axe finds, on the whole page or in one part of it. */
+const findings = async (page: Page, part = 'body'): Promise<string[]> => {
   const { violations } = await new AxeBuilder({ page })
+    .include(part)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
     .analyze()
   return violations.flatMap((v) =>
@@ -38,14 +40,42 @@ for (const theme of ['day', 'night'] as const) {
   })
 }
 
+/** Screens that stand behind tabs, by their addresses. */
+const inner = [
+  'bench', 'bench/devices', 'bench/moves', 'bench/device/pad', 'bench/device/deck/commands', 'bench/device/mouse/commands',
+  'commands/lookup', 'commands/usage', 'commands/routines', 'try',
+] // prettier-ignore
+
+for (const theme of ['day', 'night'] as const) {
+  test(`axe finds nothing behind the tabs by ${theme}`, async ({ page }) => {
+    test.slow()
+    if (theme === 'night') await night(page)
+    await openDemo(page)
+    for (const at of inner) {
+      await page.goto(`/${at}`)
+      await expect(page.locator('main').getByRole('button').first()).toBeVisible()
+      await page.waitForTimeout(400)
+      expect(await findings(page), at).toEqual([])
+    }
+  })
+}
+
 test('axe finds nothing in the sheets', async ({ page }) => {
   await openDemo(page)
   for (const entry of ['Hand, board and system…', 'Programs and contexts…', 'Shortcuts of this app…']) {
     await planMenu(page, entry)
     await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible()
-    expect(await findings(page), entry).toEqual([])
+    expect(await findings(page, '[role=dialog]'), entry).toEqual([])
     await page.keyboard.press('Escape')
   }
+  await page.goto('/commands')
+  await page.getByRole('button', { name: 'All about Undo', exact: true }).click()
+  await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Icon' })).toBeVisible()
+  expect(await findings(page, '[role=dialog]'), 'a command').toEqual([])
+  await page.goto('/bench/device/pad/commands')
+  await page.getByRole('button', { name: 'Place a command on key 20' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  expect(await findings(page, '[role=dialog]'), 'a trigger').toEqual([])
 })
 
 test('shortcuts of the app are shown, can be changed, and refuse what the browser keeps', async ({
@@ -71,8 +101,12 @@ test('no screen logs an error or a warning', async ({ page }) => {
   )
   page.on('pageerror', (error) => logged.push(error.message))
   await openDemo(page)
-  for (const view of ['Commands', 'Clashes', 'Labels', 'Plot']) {
+  for (const view of ['Commands', 'Clashes', 'Labels', 'Bench', 'Try', 'Plot']) {
     await page.getByRole('link', { name: view, exact: true }).click()
+    await page.waitForTimeout(300)
+  }
+  for (const at of inner) {
+    await page.goto(`/${at}`)
     await page.waitForTimeout(300)
   }
   expect(logged).toEqual([])

@@ -23,7 +23,7 @@ test('commands go out as CSV and come in again unchanged', async ({ page }, info
   const choosing = page.waitForEvent('filechooser')
   await page.getByRole('button', { name: 'Import CSV' }).click()
   await (await choosing).setFiles(path)
-  await expect(page.getByRole('dialog')).toContainText('0 new, 0 changed, 250 as they are, 0 with a fault')
+  await expect(page.getByRole('dialog')).toContainText('0 new, 0 changed, 253 as they are, 0 with a fault')
   await expect(page.getByRole('dialog').getByRole('button', { name: 'Import 0 commands' })).toBeDisabled()
 })
 
@@ -41,12 +41,12 @@ test('placements go out and come in; a faulty file changes nothing', async ({ pa
   }
   await bring('bad.csv', text.replace('Control+KeyX', 'Ctrl-X'))
   await expect(page.locator('[data-sonner-toast][data-type=error]')).toContainText('"Ctrl-X" is no trigger')
-  await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+  await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
   await bring('few.csv', text.split('\r\n').slice(0, 11).join('\r\n'))
   await expect(page.getByText('10 placements read')).toBeVisible()
-  await expect(page.getByText('10 of 250 commands placed')).toBeVisible()
+  await expect(page.getByText('10 of 253 commands placed')).toBeVisible()
   await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+  await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
 })
 
 test('a command is added with a new program, found, and deleted with undo', async ({ page }) => {
@@ -55,13 +55,13 @@ test('a command is added with a new program, found, and deleted with undo', asyn
   await page.getByRole('textbox', { name: 'Name' }).fill('Ring the bell')
   await page.getByRole('combobox', { name: 'Program' }).last().fill('Bellhouse')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(page.getByText('251 of 251', { exact: true })).toBeVisible()
+  await expect(page.getByText('254 of 254', { exact: true })).toBeVisible()
   await search(page).fill('bell')
   await expect(page.getByRole('row').filter({ hasText: 'Bellhouse' })).toHaveCount(1)
   await page.getByRole('button', { name: 'Delete Ring the bell' }).click()
-  await expect(page.getByText('0 of 250', { exact: true })).toBeVisible()
+  await expect(page.getByText('0 of 253', { exact: true })).toBeVisible()
   await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('1 of 251', { exact: true })).toBeVisible()
+  await expect(page.getByText('1 of 254', { exact: true })).toBeVisible()
 })
 
 test('contexts are changed in place, and the chart follows', async ({ page }) => {
@@ -99,5 +99,5 @@ test('commands are found by pressing their key, in every program', async ({ page
   await expect(page.getByRole('textbox', { name: /^Name of/ })).toHaveCount(2)
   await expect(page.getByRole('textbox', { name: 'Name of Remove vertex' })).toBeVisible()
   await page.keyboard.press('Escape')
-  await expect(page.getByText('250 of 250', { exact: true })).toBeVisible()
+  await expect(page.getByText('250 of 253', { exact: true })).toBeVisible()
 })

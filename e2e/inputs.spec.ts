@@ -34,7 +34,7 @@ test('plan files that cannot be read give one error each and change nothing', as
     const error = page.locator('[data-sonner-toast][data-type=error]').filter({ hasText: words })
     await expect(error).toHaveCount(1)
     await expect(error).toContainText('Nothing was changed')
-    await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+    await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
   }
   await expect(page.getByRole('button', { name: 'Undo', exact: true }).last()).toBeDisabled()
 })
@@ -55,7 +55,7 @@ test('a plan that could not be worked with is refused, though each field is well
     await expect(page.locator('[data-sonner-toast][data-type=error]').filter({ hasText: words })).toHaveCount(
       1,
     )
-    await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+    await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
   }
 })
 
@@ -71,7 +71,7 @@ test('a CSV with a wrong column, an empty one and one of 50 MB change nothing', 
     await expect(page.locator('[data-sonner-toast][data-type=error]').filter({ hasText: words })).toHaveCount(
       1,
     )
-    await expect(page.getByRole('status').filter({ hasText: '250 of 250' })).toBeVisible()
+    await expect(page.getByRole('status').filter({ hasText: '250 of 253' })).toBeVisible()
   }
 })
 
@@ -93,13 +93,13 @@ test('a CSV is shown before it is taken: bad lines are named, the good ones come
   await expect(sheet.getByRole('row', { name: /line 3/ })).toContainText(
     '“often” is no number from 0 to 100000.',
   )
-  await expect(page.getByText('250 of 250', { exact: true })).toBeVisible()
+  await expect(page.getByText('250 of 253', { exact: true })).toBeVisible()
   await sheet.getByRole('button', { name: 'Import the 2 good lines' }).click()
-  await expect(page.getByText('251 of 251', { exact: true })).toBeVisible()
+  await expect(page.getByText('254 of 254', { exact: true })).toBeVisible()
   await page.getByRole('searchbox', { name: 'Find commands by name or menu' }).fill('weld')
   await expect(page.getByRole('textbox', { name: 'Name of Weld lines' })).toHaveValue('Weld lines')
   await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('0 of 250', { exact: true })).toBeVisible()
+  await expect(page.getByText('0 of 253', { exact: true })).toBeVisible()
 })
 
 test('cells are edited in place, wrong values never reach the plan, and one undo takes a whole edit back', async ({
@@ -108,7 +108,7 @@ test('cells are edited in place, wrong values never reach the plan, and one undo
   await openDemo(page)
   await page.getByRole('link', { name: 'Commands', exact: true }).click()
   await page.getByRole('searchbox', { name: 'Find commands by name or menu' }).fill('weird')
-  await expect(page.getByText('0 of 250', { exact: true })).toBeVisible()
+  await expect(page.getByText('0 of 253', { exact: true })).toBeVisible()
   await page.getByRole('searchbox', { name: 'Find commands by name or menu' }).fill('simplify')
   const uses = page.getByRole('textbox', { name: 'Uses an hour of Simplify' })
   await uses.fill('123')

@@ -23,7 +23,7 @@ test('two tabs never overwrite each other silently', async ({ context, page }) =
   await expect(page.getByRole('alert')).toHaveCount(0)
   await expect(other.getByRole('alert')).toContainText('changed in another tab')
   await other.getByRole('button', { name: 'Take the other tab’s plan' }).click()
-  await expect(other.getByText('162 of 250 commands placed')).toBeVisible()
+  await expect(other.getByText('212 of 253 commands placed')).toBeVisible()
 })
 
 test('full storage is said, loses nothing, and saving goes on when there is room', async ({ page }) => {
@@ -75,7 +75,7 @@ test('a stored plan that cannot be read is put aside and said, and the app opens
   })
   await page.reload()
   await expect(page.getByRole('alert')).toContainText('The saved plan could not be read and was put aside')
-  await expect(page.getByText('161 of 250 commands placed')).toBeVisible()
+  await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
   const kept = await page.evaluate(async () => {
     const database = await new Promise<IDBDatabase>((resolve) => {
       const opening = indexedDB.open('reach-plot')

@@ -1,6 +1,6 @@
 /**
  * `npm run bench:frames`: frame times in Chromium with 1,200 commands, while the pointer crosses the keys and while the
- * chart is dragged. Needs a built app. Prints figures; it is no test.
+ * chart is dragged; and with 5,000 in the inventory, while it is scrolled and filtered. Needs a built app. Prints figures; it is no test.
  */
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
@@ -9,6 +9,7 @@ import { installPackages, root, run } from './install.mjs'
 
 const port = 4749
 const commandCount = 1200
+const tableCount = 5000
 
 installPackages()
 run('npm', ['run', 'build', '--silent'])
@@ -20,35 +21,42 @@ await import('../apps/server/src/main.ts')
 const plan = JSON.parse(readFileSync(`${root}demo/demo.reachplot.json`, 'utf8'))
 const codes = [...'QWERTASDFGZXCVB'].map((letter) => `Key${letter}`)
 const sets = [[], ['Shift'], ['Control'], ['Alt'], ['Control', 'Shift'], ['Meta']]
-while (plan.commands.length < commandCount) {
-  const n = plan.commands.length
-  plan.commands.push({
-    id: `more-${n}`,
-    programId: 'fenmap',
-    contextIds: [],
-    name: `Invented command ${n}`,
-    menu: [],
-    usesPerHour: n % 50,
-  })
-  plan.arrangements[1].placements.push({
-    commandId: `more-${n}`,
-    trigger: { kind: 'chord', modifiers: sets[n % sets.length], code: codes[n % codes.length] },
-  })
-}
-
 const browser = await chromium.launch(chromiumLaunch)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.goto(`http://127.0.0.1:${port}/`)
-const choosing = page.waitForEvent('filechooser')
-await page.getByRole('button', { name: 'Plan', exact: true }).click()
-await page.getByRole('menuitem', { name: 'Import a plan…' }).click()
-await (
-  await choosing
-).setFiles({ name: 'many.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(plan)) })
-await page.getByText(`of ${commandCount} commands placed`).waitFor()
+await open(commandCount)
 await page.getByRole('combobox').fill('hide shape')
 await page.keyboard.press('Enter')
 await page.waitForTimeout(2500)
+
+/** The plan with this many commands, each with a trigger. */
+function grown(count) {
+  while (plan.commands.length < count) {
+    const n = plan.commands.length
+    plan.commands.push({
+      id: `more-${n}`,
+      programId: 'fenmap',
+      contextIds: [],
+      name: `Invented command ${n}`,
+      menu: [],
+      usesPerHour: n % 50,
+    })
+    plan.arrangements[1].placements.push({
+      commandId: `more-${n}`,
+      trigger: { kind: 'chord', modifiers: sets[n % sets.length], code: codes[n % codes.length] },
+    })
+  }
+  return plan
+}
+
+async function open(count) {
+  const choosing = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Import a plan…' }).click()
+  const buffer = Buffer.from(JSON.stringify(grown(count)))
+  await (await choosing).setFiles({ name: 'many.json', mimeType: 'application/json', buffer })
+  await page.getByText(`of ${count} commands placed`).waitFor()
+}
 
 /** Frame times, ms, while `move` runs. */
 async function frames(name, move) {
@@ -85,6 +93,24 @@ await frames(`drag, ${commandCount} commands`, async () => {
   await page.mouse.down()
   for (let i = 0; i < 240; i++) await page.mouse.move(600 + 90 * Math.sin(i / 12), 640 + 40 * Math.cos(i / 9))
   await page.mouse.up()
+})
+// The inventory with 5,000: scrolled through, and filtered letter by letter.
+await open(tableCount)
+await page.getByRole('link', { name: 'Commands', exact: true }).click()
+await page.getByRole('table', { name: 'Commands' }).waitFor()
+await frames(`scroll, ${tableCount} commands`, async () => {
+  await page.mouse.move(640, 500)
+  for (let i = 0; i < 120; i++) {
+    await page.mouse.wheel(0, i < 60 ? 600 : -600)
+    await page.waitForTimeout(16)
+  }
+})
+await frames(`filter, ${tableCount} commands`, async () => {
+  await page.getByRole('searchbox').click()
+  for (const letter of 'invented command 12') {
+    await page.keyboard.type(letter)
+    await page.waitForTimeout(60)
+  }
 })
 await browser.close()
 process.exit(0)

@@ -11,7 +11,11 @@ import {
 import { gridEnergy } from '../test/hand/grid-search.js'
 import { around, command, program } from '../test/build.js'
 import { systems } from '@reach-plot/data'
-import { chord } from '../src/index.js'
+import Papa from 'papaparse'
+import { readFileSync } from 'node:fs'
+import { chord, readPlan, usageReader } from '../src/index.js'
+import rates from '../../../demo/rates.json' with { type: 'json' }
+import { season } from '../../../demo/season.js'
 
 const controls = boardControls('ansi-104', 'windows')
 const byId = new Map(controls.map((c) => [c.id, c]))
@@ -99,6 +103,39 @@ function benchReach(): void {
   )
 }
 
+/** Reading a usage log against papaparse alone on the same text, and the memory of a million rows. */
+function benchUsage(): void {
+  const plan = readPlan(readFileSync(new URL('../../../demo/demo.reachplot.json', import.meta.url), 'utf8'))
+  const pieces = (rows: number): string[] => [...season(plan, rates, { seed: 1, rows })]
+  const text = pieces(100_000).join('')
+  const piece = 1_000_000
+  const read = (): number => {
+    const reader = usageReader(plan, 'season.csv')
+    for (let i = 0; i < text.length; i += piece) reader.push(text.slice(i, i + piece))
+    return reader.finish().goodRows
+  }
+  const alone = (): number => Papa.parse<string[]>(text).data.length
+  read()
+  alone()
+  const own = median([0, 1, 2, 3, 4].map(() => timed(read).ms))
+  const papa = median([0, 1, 2, 3, 4].map(() => timed(alone).ms))
+  console.log(
+    `usage log of 100,000 rows: ${per(own)}, ${Math.round(100_000 / own)} thousand rows/s; papaparse alone ${per(papa)}; ratio of rates ${(papa / own).toFixed(2)} (at least 0.33 wanted)`,
+  )
+  const before = process.memoryUsage().rss
+  let peak = before
+  const reader = usageReader(plan, 'season.csv')
+  for (const part of season(plan, rates, { seed: 1, rows: 1_000_000 })) {
+    reader.push(part)
+    peak = Math.max(peak, process.memoryUsage().rss)
+  }
+  const report = reader.finish()
+  peak = Math.max(peak, process.memoryUsage().rss)
+  console.log(
+    `a million rows: ${report.goodRows} read, ${report.sequences.length} sequences; peak memory ${Math.round(peak / 1e6)} MB, ${Math.round((peak - before) / 1e6)} MB above the start`,
+  )
+}
+
 /** Check of 1,200 placements against comparing every pair of them. */
 function benchCheck(): void {
   const commands = Array.from({ length: 1200 }, (_, i) =>
@@ -131,3 +168,4 @@ function benchCheck(): void {
 
 benchReach()
 benchCheck()
+benchUsage()

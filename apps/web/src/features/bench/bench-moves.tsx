@@ -54,7 +54,14 @@ export function BenchMoves() {
           Work on “{to.name}”
         </button>
       </div>
-      <div className="min-h-0 grow overflow-y-auto px-5 pb-4">
+      {/* a region that scrolls takes the focus, so that it can be scrolled by keys */}
+      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+      <div
+        role="region"
+        aria-label="What is lost"
+        tabIndex={0}
+        className="min-h-0 grow overflow-y-auto px-5 pb-4"
+      >
         {loss.lost.length === 0 ? (
           <p className="text-ink-2">Nothing is lost: every key and control is there too.</p>
         ) : (

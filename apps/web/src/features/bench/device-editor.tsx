@@ -16,7 +16,14 @@ export function DeviceEditor() {
   const edit = useEdit()
   const [chosen, setChosen] = useState<readonly string[]>([])
   const svg = useRef<SVGSVGElement>(null)
-  const drag = useRef<{ x: number; y: number; ids: readonly string[]; dx: number; dy: number } | null>(null)
+  const drag = useRef<{
+    x: number
+    y: number
+    ids: readonly string[]
+    click: string | null
+    dx: number
+    dy: number
+  } | null>(null)
   const known = chosen.filter((id) => device.controls.some((c) => c.id === id))
   const controls = known.flatMap((id) => device.controls.find((c) => c.id === id) ?? [])
 
@@ -50,7 +57,7 @@ export function DeviceEditor() {
   const onDown = (e: PointerEvent<SVGGElement>, id: string): void => {
     const ids = choose(id, e.shiftKey)
     const { x, y } = toMm(e)
-    drag.current = { x, y, ids, dx: 0, dy: 0 }
+    drag.current = { x, y, ids, click: e.shiftKey ? null : id, dx: 0, dy: 0 }
     e.currentTarget.setPointerCapture(e.pointerId)
   }
   const onMove = (e: PointerEvent): void => {
@@ -68,7 +75,10 @@ export function DeviceEditor() {
   const onUp = (): void => {
     const d = drag.current
     drag.current = null
-    if (d && (d.dx !== 0 || d.dy !== 0)) shift(d.ids, d.dx, d.dy)
+    if (!d) return
+    if (d.dx !== 0 || d.dy !== 0) shift(d.ids, d.dx, d.dy)
+    // a click that was no drag chooses that control alone
+    else if (d.click !== null) setChosen([d.click])
   }
   const onKeyDown = (e: KeyboardEvent, id: string): void => {
     if (e.key === 'Enter' || e.key === ' ') {

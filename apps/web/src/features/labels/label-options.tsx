@@ -1,5 +1,12 @@
 import { FileDown } from 'lucide-react'
-import { characterArcMinutes, heightAtMm, modifierName, papers } from '@reach-plot/core'
+import {
+  characterArcMinutes,
+  heightAtMm,
+  isPointingDevice,
+  modifierName,
+  pagesOf,
+  papers,
+} from '@reach-plot/core'
 import { ModifierSign } from '../../shared/modifier-sign.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
@@ -11,7 +18,11 @@ import type { LabelChoice } from './use-label-sheet.js'
 
 /** Whose commands are printed, which levels of them, on what paper and how large. */
 export function LabelOptionsPanel({ choice }: { choice: LabelChoice }) {
-  const { around } = useDerived()
+  const plan = usePlan()
+  const { around, bench } = useDerived()
+  const labelled = plan.devices.filter(
+    (d) => bench.devices.some((p) => p.deviceId === d.id) && !isPointingDevice(d) && pagesOf(d).length === 0,
+  )
   const options = useSettings((s) => s.labels)
   const set = useSettings((s) => s.set)
   const setOption = (change: Partial<typeof options>): void => set({ labels: { ...options, ...change } })
@@ -25,6 +36,21 @@ export function LabelOptionsPanel({ choice }: { choice: LabelChoice }) {
     >
       <h2 className="title">Labels</h2>
       <FrontField />
+      <label>
+        <span className="caption mb-1 block">Device</span>
+        <select
+          className="field w-full"
+          value={choice.deviceId}
+          onChange={(e) => choice.setDeviceId(e.target.value)}
+        >
+          <option value="">all on the bench</option>
+          {labelled.map((d) => (
+            <option key={d.id} value={d.id}>
+              {d.name}
+            </option>
+          ))}
+        </select>
+      </label>
       <fieldset>
         <legend className="caption mb-1">Levels with</legend>
         <div className="flex flex-wrap gap-x-4 gap-y-1">

@@ -1,3 +1,4 @@
+import { useMemo } from 'react'
 import { arcMinutesOf, keyLegend, type LabelSheet, type PlacedLabel } from '@reach-plot/core'
 import { useDerived } from '../../store/selectors.js'
 import { useSettings } from '../../store/settings-store.js'
@@ -37,6 +38,18 @@ export function LabelRows({ choice }: { choice: LabelChoice }) {
   const distanceMm = useSettings((s) => s.labels.readingDistanceMm)
   const { all, hidden, count, toggleKey } = choice
   const unreadable = all?.unreadable.length ?? 0
+  const legends = useMemo(
+    () =>
+      new Map(
+        around.controls.map((c) => [
+          c.id,
+          c.code === null
+            ? (around.legends?.get(c.id) ?? c.controlId)
+            : keyLegend(c.code, around.layout, around.systemId),
+        ]),
+      ),
+    [around],
+  )
   return (
     <section
       aria-label="Labels one by one"
@@ -56,7 +69,7 @@ export function LabelRows({ choice }: { choice: LabelChoice }) {
       <ul className="min-h-0 grow overflow-y-auto border-t border-ink">
         {all &&
           rowsOf(all).map((row) => {
-            const legend = keyLegend(row.controlId, around.layout, around.systemId)
+            const legend = legends.get(row.controlId) ?? row.controlId
             const capMm = row.label?.lines[0]?.capMm ?? 0
             return (
               <li key={row.controlId} className="flex gap-2 border-b border-rule px-[14px] py-[5px]">
@@ -68,7 +81,7 @@ export function LabelRows({ choice }: { choice: LabelChoice }) {
                   checked={row.reason === null && !hidden.has(row.controlId)}
                   onChange={() => toggleKey(row.controlId)}
                 />
-                <span className="w-[46px] shrink-0 truncate font-chart text-[14px] font-semibold">
+                <span className="w-[58px] shrink-0 truncate font-chart text-[14px] font-semibold">
                   {legend}
                 </span>
                 <span className="min-w-0 grow">

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import {
   heldOf,
   labelPdf,
+  pagesOf,
   labelSheet,
   type LabelFont,
   type LabelSheet,
@@ -22,6 +23,9 @@ export interface LabelChoice {
   readonly count: number
   readonly without: ReadonlySet<Modifier>
   readonly hidden: ReadonlySet<string>
+  /** only the labels of this device; empty for all */
+  readonly deviceId: string
+  setDeviceId(id: string): void
   toggleModifier(modifier: Modifier): void
   toggleKey(controlId: string): void
   savePdf(): Promise<void>
@@ -42,22 +46,31 @@ export function useLabelSheet(): LabelChoice {
   const font = useLabelFont()
   const [without, setWithout] = useState<ReadonlySet<Modifier>>(new Set())
   const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set())
+  const [deviceId, setDeviceId] = useState('')
   const sheets = useMemo(() => {
     if (!font) return { all: null, printed: null }
     const placements = arrangement.placements.filter((p) => heldOf(p.trigger).every((m) => !without.has(m)))
     const source = { placements, commands, layout: around.layout, systemId: around.systemId }
-    const shown = around.controls.filter((c) => !hidden.has(c.id))
+    // a device with pages shows its labels on screens of its own
+    const controls = around.controls.filter(
+      (c) =>
+        (deviceId === '' || c.deviceId === deviceId) &&
+        pagesOf(plan.devices.find((d) => d.id === c.deviceId)).length === 0,
+    )
+    const shown = controls.filter((c) => !hidden.has(c.id))
     return {
-      all: labelSheet({ ...source, controls: around.controls }, options, font),
+      all: labelSheet({ ...source, controls }, options, font),
       printed: labelSheet({ ...source, controls: shown }, options, font),
     }
-  }, [font, arrangement, commands, around, options, without, hidden])
+  }, [font, arrangement, commands, around, options, without, hidden, deviceId, plan.devices])
   return {
     font,
     ...sheets,
     count: sheets.printed?.pages.flat().length ?? 0,
     without,
     hidden,
+    deviceId,
+    setDeviceId,
     toggleModifier: (modifier) => setWithout(toggled(without, modifier)),
     toggleKey: (controlId) => setHidden(toggled(hidden, controlId)),
     async savePdf() {

@@ -1,0 +1,223 @@
+import { readFile } from 'node:fs/promises'
+import { expect, test, type Page } from '@playwright/test'
+import { openDemo } from './app.js'
+
+const go = async (page: Page, view: string, part?: string): Promise<void> => {
+  await page.getByRole('link', { name: view, exact: true }).click()
+  if (part !== undefined) await page.getByRole('link', { name: part, exact: true }).click()
+}
+const device = (page: Page, id: string) => page.locator(`[data-device="${id}"]`)
+const dialog = (page: Page) => page.getByRole('dialog')
+
+/** Opens a device of the demo's desk, at its controls or at the commands on it. */
+async function openDevice(page: Page, id: string, button: 'Edit controls' | 'Commands on it'): Promise<void> {
+  await openDemo(page)
+  await go(page, 'Bench')
+  await device(page, id).click()
+  await page.getByRole('button', { name: button }).click()
+}
+
+test('a device of one’s own is drawn, sends codes, goes out as a file and comes in again', async ({
+  page,
+}, info) => {
+  await openDemo(page)
+  await go(page, 'Bench')
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page.getByRole('menuitem', { name: 'Touch zone in two parts' }).click()
+  await page.getByRole('textbox', { name: 'Name of the device' }).fill('My strip')
+  await page.getByRole('button', { name: 'Edit controls' }).click()
+  await page.getByRole('textbox', { name: 'Columns' }).fill('4')
+  await page.getByRole('button', { name: 'Add 4' }).click()
+  const drawing = page.getByRole('group', { name: 'Drawing of My strip' })
+  await expect(drawing.getByRole('button')).toHaveCount(6)
+  // the four new ones are chosen together; one is then given a name, a place and a code
+  await expect(page.getByText('Set for all of them')).toBeVisible()
+  await drawing.getByRole('button', { name: /^key 3,/ }).click()
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Fold')
+  await page.getByRole('textbox', { name: 'Centre across, mm' }).fill('22')
+  await page.getByRole('combobox', { name: 'Key code that it sends' }).fill('F14')
+  await expect(drawing.getByRole('button', { name: /^key Fold, 22 mm across/ })).toBeVisible()
+  await drawing.getByRole('button', { name: /^key Fold/ }).press('ArrowRight')
+  await expect(page.getByRole('textbox', { name: 'Centre across, mm' })).toHaveValue('23')
+  // dragged by ten millimetres or so
+  const box = (await drawing.getByRole('button', { name: /^key Fold/ }).boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 + 40, box.y + box.height / 2, { steps: 4 })
+  await page.mouse.up()
+  await expect(page.getByRole('textbox', { name: 'Centre across, mm' })).not.toHaveValue('23')
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('textbox', { name: 'Centre across, mm' })).toHaveValue('23')
+
+  await page.getByRole('link', { name: 'Back to the desk' }).click()
+  await device(page, 'touch-2').click()
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Export' }).click()
+  const path = info.outputPath('strip.device.json')
+  await (await downloading).saveAs(path)
+  expect(JSON.parse(await readFile(path, 'utf8')).device.controls).toHaveLength(6)
+  const choosing = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Import a device' }).click()
+  await (await choosing).setFiles(path)
+  await expect(device(page, 'touch-2-2')).toBeVisible()
+})
+
+test('devices are moved by keys and numbers, turned, and their distances shown', async ({ page }) => {
+  await openDemo(page)
+  await go(page, 'Bench')
+  await device(page, 'pad').focus()
+  await page.keyboard.press('ArrowLeft')
+  await expect(page.getByRole('textbox', { name: 'Across, mm' })).toHaveValue('-131')
+  await page.getByRole('textbox', { name: 'Turn, °' }).fill('90')
+  await expect(device(page, 'pad')).toHaveAttribute('aria-label', /turned 90°/)
+  await expect(page.getByText(/Clear distance to/)).toBeVisible()
+  await page.getByRole('button', { name: 'Make it the home of the left hand' }).click()
+  await expect(page.getByRole('combobox', { name: 'index' })).toHaveValue('k9')
+})
+
+test('a stroke, a dial, a button on a page and a relay are bound; a broken relay is found', async ({
+  page,
+}) => {
+  await openDevice(page, 'mouse', 'Commands on it')
+  await page.getByRole('button', { name: 'Place a command on the stroke ↗ of mouse/field' }).click()
+  await dialog(page).getByRole('combobox', { name: 'Command' }).selectOption({ label: 'Sluice · Tracing' })
+  await dialog(page)
+    .getByRole('button', { name: /^Place on stroke ↗/ })
+    .click()
+  await expect(page.getByRole('row', { name: /^↗/ })).toContainText('Sluice')
+  await expect(page.getByRole('row', { name: /^→/ })).toContainText('loss')
+
+  await page.getByRole('link', { name: 'Back to the desk' }).click()
+  await device(page, 'pad').click()
+  await page.getByRole('button', { name: 'Commands on it' }).click()
+  await page.getByRole('button', { name: 'Place a command on dial' }).click()
+  await dialog(page)
+    .getByRole('combobox', { name: 'Command' })
+    .selectOption({ label: 'Offset line · Tracing' })
+  await dialog(page).getByRole('combobox', { name: 'How' }).selectOption({ label: 'press' })
+  await dialog(page).getByRole('button', { name: 'Place on pad dial', exact: true }).click()
+  await expect(page.getByRole('row', { name: /dial/ })).toContainText('Offset line')
+
+  // a relay that the program has bound, then one that it has not
+  await page.getByRole('button', { name: 'Place a command on key 20' }).click()
+  await dialog(page)
+    .getByRole('combobox', { name: 'Command' })
+    .selectOption({ label: 'Measure · everywhere' })
+  await dialog(page).getByRole('button', { name: 'Send M, its key' }).click()
+  await dialog(page).getByRole('button', { name: 'Place on pad key 20' }).click()
+  const row = page.getByRole('row', { name: /key 20/ })
+  await expect(row).toContainText('Measure')
+  await row.getByRole('button', { name: 'Change Measure on key 20' }).click()
+  await dialog(page).getByRole('button', { name: 'Do not send M' }).click()
+  await dialog(page).getByRole('textbox', { name: 'Sends keys' }).fill('Control+Alt+KeyM')
+  await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
+  await dialog(page).getByRole('button', { name: 'Place on pad key 20' }).click()
+  await expect(row).toContainText('but Fenmap has nothing on Ctrl+Alt+M')
+  await go(page, 'Clashes')
+  await page.getByRole('searchbox').fill('pad key 20')
+  await expect(page.getByRole('complementary')).toContainText('pad key 20 sends Ctrl+Alt+M for “Measure”')
+})
+
+test('buttons of a deck page are copied to another device with what they send', async ({ page }) => {
+  await openDevice(page, 'deck', 'Commands on it')
+  await page.getByRole('tab', { name: 'Features' }).click()
+  await page.getByRole('checkbox', { name: 'Choose 1', exact: true }).check()
+  await page.getByRole('checkbox', { name: 'Choose 2', exact: true }).check()
+  const bar = page.getByRole('group', { name: 'Copy or move the chosen controls' })
+  await bar.getByRole('combobox', { name: 'to', exact: true }).selectOption('pad')
+  await bar.getByRole('combobox', { name: 'from control' }).selectOption('k17')
+  await bar.getByRole('button', { name: 'Copy there' }).click()
+  await expect(page.getByText('2 triggers copied to Pad of 20 keys')).toBeVisible()
+  await page.getByRole('link', { name: 'Back to the desk' }).click()
+  await device(page, 'pad').click()
+  await page.getByRole('button', { name: 'Commands on it' }).click()
+  await expect(page.getByRole('row', { name: /key 17/ })).toContainText('Channel')
+  await expect(page.getByRole('row', { name: /key 17/ })).toContainText('sends')
+})
+
+test('a page of the deck follows the program in front, on the Plot too', async ({ page }) => {
+  await openDemo(page)
+  await expect(page.locator('[data-code="deck/b1"]')).toHaveAttribute('aria-label', /Open chart/)
+  await page.locator('[data-code="deck/b15"]').focus()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-code="deck/b1"]')).toHaveAttribute('aria-label', /Channel/)
+  await page.getByRole('button', { name: /^In front/ }).click()
+  await page.getByRole('menuitem', { name: 'Tag', exact: true }).click()
+  await page.locator('[data-code="deck/b15"]').focus()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-code="deck/b1"]')).toHaveAttribute('aria-label', /Filter traffic/)
+})
+
+test('two boards are compared for the hand', async ({ page }) => {
+  await openDemo(page)
+  await go(page, 'Bench', 'Compare devices')
+  await expect(page.getByRole('combobox', { name: 'Second device' })).toHaveValue('keyboard-left')
+  await expect(page.getByRole('row', { name: /^away/ })).toContainText('-13')
+  await page.getByRole('combobox', { name: 'First device' }).selectOption('pad')
+  await expect(page.getByRole('row', { name: /^Controls/ })).toContainText('21')
+})
+
+test('moving to the travel bench shows what is lost', async ({ page }) => {
+  await openDemo(page)
+  await go(page, 'Bench', 'From bench to bench')
+  await expect(page.getByText(/are lost/)).toContainText('74 are lost')
+  await expect(page.getByRole('row', { name: /Tag call/ })).toContainText('pad key 6')
+  await page.getByRole('button', { name: 'Work on “Travel”' }).click()
+  await go(page, 'Plot')
+  await expect(page.getByRole('group', { name: 'Chart of Travel' })).toBeVisible()
+  await page.getByRole('link', { name: /clashes/ }).click()
+  await expect(page.getByText('No device on this bench has the control pad key 6.').first()).toBeVisible()
+})
+
+test.describe('the simulated bench', () => {
+  const happened = (page: Page) =>
+    page.getByRole('region', { name: 'What happened' }).getByRole('article').first()
+  const key = (page: Page, at: string) => page.locator(`[data-code="${at}"]`)
+
+  test('shows a press layer by layer, a broken relay among them', async ({ page }) => {
+    await openDemo(page)
+    await go(page, 'Try')
+    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
+    await key(page, 'pad/k3').click()
+    await expect(happened(page)).toContainText('pad key 3 sends T')
+    await expect(happened(page)).toContainText('“Zoom in” runs')
+    await page.getByRole('combobox', { name: 'How' }).selectOption('hold')
+    await key(page, 'pad/k11').click()
+    await expect(happened(page)).toContainText('“Lock shape” runs')
+    await page.getByRole('combobox', { name: 'How' }).selectOption('press')
+    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('labelling')
+    await key(page, 'KeyT').click()
+    await expect(happened(page)).toContainText('T types “t”')
+    await key(page, 'mouse/field').click()
+    await page
+      .getByRole('group', { name: 'Which way' })
+      .getByRole('button', { name: /stroke ↑/ })
+      .click()
+    await expect(happened(page)).toContainText('stroke ↑ sends F')
+  })
+
+  test('takes real keys with their holds and taps', async ({ page }) => {
+    await openDemo(page)
+    await go(page, 'Try')
+    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
+    await page.getByRole('button', { name: 'Use my keyboard' }).click()
+    await page.keyboard.press('m')
+    await expect(happened(page)).toContainText('“Measure” runs')
+    await page.keyboard.press('m', { delay: 500 })
+    await expect(happened(page)).toContainText('“Toggle ruler” runs')
+    await page.keyboard.press('f')
+    await page.keyboard.press('f')
+    await expect(happened(page)).toContainText('“Open outline” runs')
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('button', { name: 'Use my keyboard' })).toBeVisible()
+  })
+
+  test('opens a pop-up set and picks from it', async ({ page }) => {
+    await openDemo(page)
+    await go(page, 'Try')
+    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
+    await key(page, 'mouse/forward').click()
+    await page.getByRole('button', { name: '1 Buffer' }).click()
+    await expect(happened(page)).toContainText('“Buffer” runs')
+  })
+})
