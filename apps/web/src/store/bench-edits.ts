@@ -147,8 +147,7 @@ export function setHome(plan: Plan, deviceId: string): void {
   const others = { ...hand.otherRests, [hand.deviceId]: { ...hand.rests } }
   hand.rests = { ...(others[deviceId] ?? defaultRests(device, hand.side)) }
   hand.deviceId = deviceId
-  delete others[deviceId]
-  hand.otherRests = others
+  hand.otherRests = Object.fromEntries(Object.entries(others).filter(([id]) => id !== deviceId))
 }
 
 export function setRest(plan: Plan, finger: keyof RestingHand['rests'], controlId: string): void {

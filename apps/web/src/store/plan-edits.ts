@@ -112,8 +112,12 @@ export function editCommand(plan: Plan, id: string, change: Partial<Omit<Command
   if (!command) return
   Object.assign(command, change)
   // an emptied optional field is left out, as the file format has it
-  for (const field of ['label', 'oppositeId', 'parameter', 'icon', 'note', 'damage'] as const)
-    if (command[field] === '' || command[field] === undefined) delete command[field]
+  if (!command.label) delete command.label
+  if (!command.oppositeId) delete command.oppositeId
+  if (!command.parameter) delete command.parameter
+  if (!command.icon) delete command.icon
+  if (!command.note) delete command.note
+  if (!command.damage) delete command.damage
   if (command.siblingIds?.length === 0) delete command.siblingIds
 }
 

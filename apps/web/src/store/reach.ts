@@ -7,6 +7,7 @@ import { create } from 'zustand'
 import { showProblem } from '../shared/problem.js'
 import { reachService } from '../worker/reach-client.js'
 import type { ReachChart, ReachSituation } from '../worker/reach-protocol.js'
+import type { Layer } from './layer.js'
 import { useDerived, type Derived } from './selectors.js'
 
 /** Layers that the worker has answered, for the situation named by `key`; a new situation empties them. */
@@ -21,11 +22,6 @@ const asked = new Set<string>()
 
 export const heldKey = (held: readonly Modifier[]): string => held.join('+')
 
-/** A set of modifiers, and perhaps a control that is held with them, for which the whole bench is charted. */
-export interface Layer {
-  readonly held: readonly Modifier[]
-  readonly withId?: string | undefined
-}
 const layerKey = (held: readonly Modifier[], withId?: string): string =>
   withId === undefined ? heldKey(held) : `${heldKey(held)}|${withId}`
 

@@ -4,7 +4,7 @@ import {
   type Arrangement, type Bench, type Clash, type Command, type PageOf, type Plan, type PlaceSurvey, type RestingHand, type Trigger,
 } from '@reach-plot/core' // prettier-ignore
 import { catalogues } from './catalogues.js'
-import type { Layer } from './reach.js'
+import type { Layer } from './layer.js'
 import { usePlan } from './plan-store.js'
 import { useView } from './view-store.js'
 

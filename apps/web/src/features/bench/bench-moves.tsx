@@ -55,7 +55,6 @@ export function BenchMoves() {
         </button>
       </div>
       {/* a region that scrolls takes the focus, so that it can be scrolled by keys */}
-      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
       <div
         role="region"
         aria-label="What is lost"

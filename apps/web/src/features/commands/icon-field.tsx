@@ -1,5 +1,5 @@
 import { icons } from 'lucide-react'
-import { useId } from 'react'
+import { createElement, useId } from 'react'
 
 /** Names as the package writes them in its documentation: `map-pin` for `MapPin`. */
 const kebab = (name: string): string =>
@@ -19,7 +19,7 @@ export default function IconField({
   onChange: (icon: string) => void
 }) {
   const id = useId()
-  const Icon = byName.get(icon ?? '')
+  const shape = byName.get(icon ?? '')
   return (
     <div>
       <label htmlFor={id} className="block text-[12px] text-ink-2">
@@ -40,7 +40,7 @@ export default function IconField({
           }}
         />
         <span className="inline-flex size-7 shrink-0 items-center justify-center border border-rule">
-          {Icon && <Icon size={18} aria-hidden="true" />}
+          {shape && createElement(shape, { size: 18, 'aria-hidden': true })}
         </span>
         <datalist id={`${id}-names`}>
           {[...byName.keys()].map((name) => (

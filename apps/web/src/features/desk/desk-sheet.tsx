@@ -1,7 +1,6 @@
 import {
   boardIds,
   boardName,
-  defaultRests,
   keyLegend,
   spot,
   spanPercentile,
@@ -9,11 +8,11 @@ import {
   systemIds,
   type BoardDevice,
   type Device,
-  type HandSide,
   type Plan,
 } from '@reach-plot/core'
 import { handSpan, layouts, systems } from '@reach-plot/data'
 import { Sheet } from '../../shared/dialog.js'
+import { setSide } from '../../store/bench-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -32,12 +31,6 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
     const { device: home } = inDraft(draft)
     if (home.kind === 'board') change(home)
   }
-  const setSide = (side: HandSide): void =>
-    edit((draft) => {
-      const { hand: h, device: d } = inDraft(draft)
-      h.side = side
-      h.rests = defaultRests(d, side)
-    })
   const percentile = Math.round(spanPercentile(handSpan, hand.spanMm))
   const { little, ring, middle, index } = hand.rests
   const tips = hand.side === 'left' ? [little, ring, middle, index] : [index, middle, ring, little]
@@ -66,7 +59,7 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
                 name="side"
                 className="accent-(--magenta)"
                 checked={hand.side === side}
-                onChange={() => setSide(side)}
+                onChange={() => edit((draft) => setSide(draft, side))}
               />{' '}
               {side}
             </label>

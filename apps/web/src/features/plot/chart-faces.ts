@@ -17,7 +17,7 @@ import {
   type Trigger,
 } from '@reach-plot/core'
 import type { Derived } from '../../store/selectors.js'
-import type { FacePart, KeyFace } from './chart-key.js'
+import type { FacePart, KeyFace } from './key-face.js'
 import { offeredHeld } from './layers.js'
 import { flaggedRanks, type Places } from './use-places.js'
 

@@ -1,5 +1,5 @@
 import { captionLines, captionMm } from './caption.js'
-import type { FacePart } from './chart-key.js'
+import type { FacePart } from './key-face.js'
 
 /** Captions of a field's strokes stand at this share of its radius. */
 const captionAt = 0.66
