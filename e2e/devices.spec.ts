@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo } from './app.js'
+import { openDemo, planMenu } from './app.js'
 
 const go = async (page: Page, view: string, part?: string): Promise<void> => {
   await page.getByRole('link', { name: view, exact: true }).click()
@@ -220,4 +220,18 @@ test.describe('the simulated bench', () => {
     await page.getByRole('button', { name: '1 Buffer' }).click()
     await expect(happened(page)).toContainText('“Buffer” runs')
   })
+})
+
+test('a pop-up set is made, and a command stands on a place of it', async ({ page }) => {
+  await openDemo(page)
+  await planMenu(page, 'Pop-up sets…')
+  await dialog(page).getByRole('button', { name: 'New set' }).click()
+  await dialog(page).getByRole('combobox', { name: 'Device' }).selectOption('pad')
+  await dialog(page).getByRole('combobox', { name: 'Control' }).selectOption('pad/k20')
+  await dialog(page).getByRole('button', { name: 'Place a command on New set 2' }).click()
+  await dialog(page).getByRole('combobox', { name: 'Command' }).selectOption({ label: 'Wreck · Tracing' })
+  await dialog(page).getByRole('button', { name: 'Place on New set 2' }).click()
+  await expect(dialog(page).getByRole('listitem').nth(1)).toContainText('Wreck')
+  await dialog(page).getByRole('button', { name: 'Done' }).click()
+  await expect(page.locator('[data-code="pad/k20"]')).toHaveAttribute('aria-label', /Brings up “New set”/)
 })

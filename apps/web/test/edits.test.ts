@@ -10,6 +10,7 @@ import {
   type Chord,
   type DrawnDevice,
   type Plan,
+  type Trigger,
   type UsageReport,
 } from '@reach-plot/core'
 import { deviceModels } from '@reach-plot/data'
@@ -17,6 +18,7 @@ import { catalogues } from '../src/store/catalogues.js'
 import * as benches from '../src/store/bench-edits.js'
 import * as devices from '../src/store/device-edits.js'
 import { deleteCommand, moveToProgram, placeCommand } from '../src/store/plan-edits.js'
+import * as popups from '../src/store/popup-edits.js'
 import * as programs from '../src/store/program-edits.js'
 import * as usage from '../src/store/usage-edits.js'
 import { withHeading } from '../src/features/commands/paste-sheet.js'
@@ -172,6 +174,26 @@ test('placing on a key leaves the command’s triggers on other devices alone, a
     sent.arrangements[1]!.placements.find((p) => triggerKey(p.trigger) === 'pad/k20')!.sends,
   ).toHaveLength(1)
   expect(on(sent, 'pad/k1')).not.toContain(id)
+})
+
+test('pop-up sets are made, changed with what stands on them, and deleted', () => {
+  const opener = parseTrigger('touch/left+touch/right') as Trigger
+  const made = after((p) => popups.addPopup(p, 'Under the thumb', opener), (p) => popups.editPopup(p, 'under-the-thumb', { places: 4, at: 'fingertip' })) // prettier-ignore
+  expect(made.arrangements[1]!.popups[1]).toMatchObject({ places: 4, at: 'fingertip', opener })
+  const fewer = after((p) => popups.editPopup(p, 'shapes', { places: 2 }))
+  expect(on(fewer, 'popup/shapes 2')).toHaveLength(2)
+  expect(on(fewer, 'popup/shapes 3')).toEqual([])
+  expect(
+    on(
+      after((p) => popups.deletePopup(p, 'shapes')),
+      'popup/shapes 1',
+    ),
+  ).toEqual([])
+  const defaults = after(
+    (p) => void (p.activeArrangementId = 'defaults'),
+    (p) => popups.addPopup(p, 'X', opener),
+  )
+  expect(defaults.arrangements[0]!.popups).toEqual([])
 })
 
 describe('programs and commands', () => {

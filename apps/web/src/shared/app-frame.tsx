@@ -8,6 +8,7 @@ import { ShortcutsSheet } from '../features/keys/shortcuts-sheet.js'
 import { useShortcuts } from '../features/keys/use-shortcuts.js'
 import { ArrangementMenu } from '../features/plans/arrangement-menu.js'
 import { FrontMenu } from '../features/plans/front-menu.js'
+import { PopupsSheet } from '../features/triggers/popups-sheet.js'
 import { PlanMenu } from '../features/plans/plan-menu.js'
 import { redo, undo } from '../store/plan-store.js'
 import { useSettings } from '../store/settings-store.js'
@@ -27,7 +28,7 @@ const views = [
 export function AppFrame() {
   const theme = useSettings((s) => s.theme)
   const set = useSettings((s) => s.set)
-  const [sheet, setSheet] = useState<'desk' | 'contexts' | 'shortcuts' | null>(null)
+  const [sheet, setSheet] = useState<'desk' | 'contexts' | 'popups' | 'shortcuts' | null>(null)
   const navigate = useNavigate()
   const go = (to: string) => (): void => void navigate(to)
   const toggleTheme = (): void => set({ theme: theme === 'day' ? 'night' : 'day' })
@@ -73,6 +74,7 @@ export function AppFrame() {
           <PlanMenu
             onDesk={() => setSheet('desk')}
             onContexts={() => setSheet('contexts')}
+            onPopups={() => setSheet('popups')}
             onShortcuts={() => setSheet('shortcuts')}
           />
           <button
@@ -92,6 +94,7 @@ export function AppFrame() {
       <StatusLine />
       {sheet === 'desk' && <DeskSheet onClose={close} />}
       {sheet === 'contexts' && <ContextsSheet onClose={close} />}
+      {sheet === 'popups' && <PopupsSheet onClose={close} />}
       {sheet === 'shortcuts' && <ShortcutsSheet onClose={close} />}
       <Toaster
         position="bottom-center"

@@ -123,7 +123,7 @@ export function DeviceCommands() {
               </th>
               <th className="w-[130px] font-medium">Control</th>
               <th className="font-medium">What stands on it</th>
-              <th className="w-[190px] font-medium">{page ? 'Opens' : ''}</th>
+              {page && <th className="w-[190px] font-medium">Opens</th>}
               <th className="w-[124px] pr-[14px]">
                 <span className="sr-only">Actions</span>
               </th>
@@ -205,37 +205,39 @@ export function DeviceCommands() {
                       })}
                     </ul>
                   </td>
-                  <td className="py-1">
-                    {page && c.type !== 'dial' && (
-                      <select
-                        className="field w-full"
-                        aria-label={`Page that ${name} opens`}
-                        value={opens ? (opens.pageId ?? '<back') : ''}
-                        onChange={(e) => {
-                          const { value } = e.target
-                          edit((draft) =>
-                            setOpens(
-                              draft,
-                              device.id,
-                              page.id,
-                              c.id,
-                              value === '' ? undefined : value === '<back' ? null : value,
-                            ),
-                          )
-                        }}
-                      >
-                        <option value="">no page</option>
-                        <option value="<back">the page before</option>
-                        {device.pages
-                          .filter((p) => p.id !== page.id)
-                          .map((p) => (
-                            <option key={p.id} value={p.id}>
-                              {p.name}
-                            </option>
-                          ))}
-                      </select>
-                    )}
-                  </td>
+                  {page && (
+                    <td className="py-1">
+                      {c.type !== 'dial' && (
+                        <select
+                          className="field w-full"
+                          aria-label={`Page that ${name} opens`}
+                          value={opens ? (opens.pageId ?? '<back') : ''}
+                          onChange={(e) => {
+                            const { value } = e.target
+                            edit((draft) =>
+                              setOpens(
+                                draft,
+                                device.id,
+                                page.id,
+                                c.id,
+                                value === '' ? undefined : value === '<back' ? null : value,
+                              ),
+                            )
+                          }}
+                        >
+                          <option value="">no page</option>
+                          <option value="<back">the page before</option>
+                          {device.pages
+                            .filter((p) => p.id !== page.id)
+                            .map((p) => (
+                              <option key={p.id} value={p.id}>
+                                {p.name}
+                              </option>
+                            ))}
+                        </select>
+                      )}
+                    </td>
+                  )}
                   <td className="py-1 pr-[14px] pl-3 text-right">
                     {start && (
                       <button

@@ -23,16 +23,19 @@ async function importPlan(): Promise<void> {
 export function PlanMenu({
   onDesk,
   onContexts,
+  onPopups,
   onShortcuts,
 }: {
   onDesk: () => void
   onContexts: () => void
+  onPopups: () => void
   onShortcuts: () => void
 }) {
   const plan = usePlan()
   const items: readonly (readonly [string, () => void])[] = [
     ['Hand, board and system…', onDesk],
     ['Programs and contexts…', onContexts],
+    ['Pop-up sets…', onPopups],
     ['Export the plan', () => download(writePlan(plan), planFileName(plan), 'application/json')],
     ['Import a plan…', () => void importPlan()],
     ['Open the demo', () => void loadDemo().then((demo) => openPlan(demo, 'The demo is open'), showProblem)],
