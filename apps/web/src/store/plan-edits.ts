@@ -23,7 +23,7 @@ const holds = (trigger: Trigger) => {
 }
 
 /** Keys replace keys, and controls those of the same device: a command keeps its triggers on other devices. */
-function isSameDevice(a: Trigger, b: Trigger): boolean {
+export function isSameDevice(a: Trigger, b: Trigger): boolean {
   const home = (t: Trigger): string => ('code' in t ? '' : t.kind === 'popup' ? 'popup' : t.deviceId)
   return home(a) === home(b)
 }

@@ -1,9 +1,10 @@
-import { contextsOverlap, fullName, liveContexts, type Command, type Program } from '../commands/index.js'
+import { fullName, type Command } from '../commands/index.js'
 import {
   actOf, holdWaitMs, tapWaitMs, triggerKey, triggerName, withAct, type Act, type Chord, type Trigger,
 } from '../triggers/index.js' // prettier-ignore
 import { typedInWords } from './find.js'
 import { menuFault } from './relay.js'
+import { Scene } from './scene.js'
 import {
   lackInWords,
   pressLayers,
@@ -242,88 +243,3 @@ function gesture(
 
 const pageName = (trigger: Trigger, pageId: string, around: Surroundings): string =>
   around.legends?.get(`${'deviceId' in trigger ? trigger.deviceId : ''}@${pageId}`) ?? pageId
-
-/** The program and context in front, and what is placed there. */
-class Scene {
-  readonly program: Program
-  readonly context: Program['contexts'][number] | undefined
-  private readonly byTrigger = new Map<
-    string,
-    { command: Command; program: Program; sends?: readonly Chord[] | undefined }[]
-  >()
-
-  constructor(program: Program, contextId: string, placements: readonly Placed[], around: Surroundings) {
-    this.program = program
-    this.context = program.contexts.find((c) => c.id === contextId)
-    const commands = new Map(around.commands.map((c) => [c.id, c]))
-    const programs = new Map(around.programs.map((p) => [p.id, p]))
-    for (const { commandId, trigger, sends } of placements) {
-      const command = commands.get(commandId)
-      const owner = command && programs.get(command.programId)
-      if (!owner) continue
-      const key = triggerKey(trigger)
-      this.byTrigger.set(key, [...(this.byTrigger.get(key) ?? []), { command, program: owner, sends }])
-    }
-  }
-
-  private at(trigger: Trigger) {
-    return this.byTrigger.get(triggerKey(trigger)) ?? []
-  }
-
-  isSet(trigger: Trigger): boolean {
-    return this.at(trigger).some((p) => p.program === this.program)
-  }
-
-  /** What the device is set to for the program in front, or else for another: a driver falls back on any setting. */
-  settingsOf(trigger: Trigger):
-    | {
-        readonly command: Command
-        readonly sends?: readonly Chord[] | undefined
-        readonly foreign: string | null
-      }
-    | undefined {
-    const all = this.at(trigger)
-    const own = all.filter((p) => p.program === this.program)
-    const liveHere = own.find((p) => this.isLive(p.command)) ?? own[0]
-    if (liveHere) return { command: liveHere.command, sends: liveHere.sends, foreign: null }
-    const foreign = all.find((p) => p.sends !== undefined)
-    return foreign && { command: foreign.command, sends: foreign.sends, foreign: foreign.program.name }
-  }
-
-  private isLive(command: Command): boolean {
-    return this.context === undefined || liveContexts(command, this.program).includes(this.context.id)
-  }
-
-  /** The program's commands on a trigger: live here, live in contexts that can be live together with it, others. */
-  boundTo(trigger: Trigger): {
-    readonly live: Command[]
-    readonly alongside: Command[]
-    readonly other: Command[]
-  } {
-    const own = this.at(trigger).filter((p) => p.program === this.program)
-    const commands = [...new Set(own.map((p) => p.command))]
-    const live = commands.filter((c) => this.isLive(c))
-    const rest = commands.filter((c) => !this.isLive(c))
-    const together = (c: Command): boolean =>
-      liveContexts(c, this.program).some((id) => contextsOverlap(this.program, id, this.context?.id ?? id))
-    return { live, alongside: rest.filter(together), other: rest.filter((c) => !together(c)) }
-  }
-
-  contextNames(command: Command): string {
-    const ids = liveContexts(command, this.program)
-    return this.program.contexts
-      .filter((c) => ids.includes(c.id))
-      .map((c) => c.name)
-      .join(', ')
-  }
-
-  /** Other programs that have the trigger, as an aside. */
-  elsewhere(trigger: Trigger): string {
-    const names = new Set(
-      this.at(trigger)
-        .filter((p) => p.program !== this.program)
-        .map((p) => p.program.name),
-    )
-    return names.size > 0 ? ` ${[...names].join(' and ')} has it, but is not in front.` : ''
-  }
-}

@@ -17,6 +17,7 @@ import {
 import { chooseFile, download } from '../../shared/download.js'
 import { FindBar, useFind } from '../../shared/find-bar.js'
 import { showProblem } from '../../shared/problem.js'
+import { ProgramSelect } from '../../shared/program-select.js'
 import { loadDemo, onEditable, openPlan, undoAction } from '../../store/actions.js'
 import { deleteCommand, editCommand } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
@@ -147,19 +148,7 @@ export function CommandsView() {
           label="Find commands by name or menu"
           placeholder="Find by name or menu"
         />
-        <select
-          className="field w-[118px]"
-          aria-label="Program"
-          value={programId}
-          onChange={(e) => setProgramId(e.target.value)}
-        >
-          <option value="">All programs</option>
-          {plan.programs.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </select>
+        <ProgramSelect label="Program" value={programId} onChange={setProgramId} className="w-[118px]" />
         <select
           className="field w-[128px]"
           aria-label="Which commands"

@@ -15,6 +15,7 @@ import {
 import { ListenButton, useKeyFind } from '../../shared/key-find.js'
 import { ModifierSign } from '../../shared/modifier-sign.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
+import { ProgramSelect } from '../../shared/program-select.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useReachLayers } from '../../store/reach.js'
 import { useDerived } from '../../store/selectors.js'
@@ -204,19 +205,7 @@ function LayerList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
             </button>
           ))}
         </div>
-        <select
-          className="field"
-          aria-label="Whose commands"
-          value={programId}
-          onChange={(e) => setProgramId(e.target.value)}
-        >
-          <option value="">All programs</option>
-          {plan.programs.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </select>
+        <ProgramSelect label="Whose commands" value={programId} onChange={setProgramId} />
         <div role="group" aria-label="Which triggers" className="flex gap-4 text-ink-2">
           {(Object.keys(shows) as Show[]).map((s) => (
             <button

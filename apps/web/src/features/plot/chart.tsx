@@ -1,5 +1,5 @@
 import { Maximize2, Minus, Plus, ScanSearch } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
+import { useEffect, useMemo, useRef, useState, type FocusEvent, type Ref } from 'react'
 import { useImperativeHandle } from 'react'
 import {
   deviceTitle,
@@ -19,6 +19,7 @@ import { DeviceOutline } from './device-outline.js'
 import { ChartGround, ContourCaptions, HandBearings } from './chart-ground.js'
 import { ContourKey } from './contour-key.js'
 import { ChartKey } from './chart-key.js'
+import { keyUnder, useKeyWalk } from './use-key-walk.js'
 import { useChartZoom, type Extent } from './use-chart-zoom.js'
 import type { Places } from './use-places.js'
 
@@ -74,7 +75,8 @@ export function Chart({
   const svg = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)
   const [pxPerMm, setPxPerMm] = useState(3)
-  const [tabId, setTabId] = useState(derived.rests.index)
+  const walk = useKeyWalk(svg, around.controls, derived.rests.index, onKey)
+  const { tabId } = walk
   const { fit, scaleBy, reveal } = useChartZoom(svg, group, setPxPerMm)
 
   const outlines = useMemo(
@@ -112,9 +114,7 @@ export function Chart({
   const chart = useReachChart(area, efforts)
 
   const fitReach = (): void => fit(reach)
-  const focusId = (id: string): void =>
-    (svg.current?.querySelector(`[data-id="${id}"]`) as SVGGElement | null)?.focus()
-  useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(desk), focusKey: () => focusId(tabId) }))
+  useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(desk), focusKey: walk.focusTab }))
   // The first view, and the view of another bench or hand, is what the hand can reach.
   const fitted = useRef<Extent | null>(null)
   useEffect(() => {
@@ -138,30 +138,9 @@ export function Chart({
     [derived, front.programId, front.contextId, held, layers, places, pageOf, spot, tabId], // eslint-disable-line react-hooks/exhaustive-deps
   )
 
-  const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
-    const target = (event.target as Element).closest<SVGGElement>('[data-code]')
-    const here = target?.dataset['id']
-    if (here === undefined) return
-    if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault()
-      onKey(target?.dataset['code'] as string)
-      return
-    }
-    const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
-      event.key
-    ]
-    if (!direction) return
-    event.preventDefault()
-    const next = neighbour(around.controls, here, direction[0] as number, direction[1] as number)
-    if (next === null) return
-    setTabId(next)
-    focusId(next)
-  }
   const setHovered = (at: string | null): void => {
     if (useView.getState().hovered !== at) set({ hovered: at })
   }
-  const keyUnder = (target: EventTarget): DOMStringMap | undefined =>
-    (target as Element).closest<SVGGElement>('[data-code]')?.dataset
   const onFocus = (event: FocusEvent<SVGGElement>): void => {
     setHovered(keyUnder(event.target)?.['code'] ?? null)
     // a pointer needs no help to see what it presses
@@ -190,13 +169,8 @@ export function Chart({
         </defs>
         <g
           ref={group}
-          onKeyDown={onKeyDown}
-          onClick={(e) => {
-            const at = keyUnder(e.target)
-            if (!at) return
-            setTabId(at['id'] as string)
-            onKey(at['code'] as string)
-          }}
+          onKeyDown={walk.onKeyDown}
+          onClick={walk.onClick}
           onPointerOver={(e) => setHovered(keyUnder(e.target)?.['code'] ?? null)}
           onFocus={onFocus}
         >
@@ -262,27 +236,4 @@ export function Chart({
 function pageTitle(pages: readonly Page[], openId: string | undefined): string {
   const at = pages.findIndex((p) => p.id === openId)
   return at === -1 ? '' : `page ${at + 1} of ${pages.length}, ${pages[at]?.name}`
-}
-
-/** The nearest key in a direction; sideways distance counts double, so that the focus keeps to its row or column. */
-export function neighbour(
-  controls: readonly BenchControl[],
-  from: string,
-  dx: number,
-  dy: number,
-): string | null {
-  const here = controls.find((c) => c.id === from)
-  if (!here) return null
-  let best: string | null = null
-  let least = Infinity
-  for (const c of controls) {
-    const along = (c.xMm - here.xMm) * dx + (c.yMm - here.yMm) * dy
-    const across = Math.abs((c.xMm - here.xMm) * dy) + Math.abs((c.yMm - here.yMm) * dx)
-    const cost = along + 2 * across
-    if (c.id !== from && along > 4 && across < along * 2 && cost < least) {
-      least = cost
-      best = c.id
-    }
-  }
-  return best
 }

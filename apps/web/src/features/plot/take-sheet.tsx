@@ -1,6 +1,7 @@
 import { triggerName, type Command, type Place, type Trigger } from '@reach-plot/core'
 import { Sheet } from '../../shared/dialog.js'
 import { place as placeOn } from '../../store/actions.js'
+import { isSameDevice } from '../../store/plan-edits.js'
 import { useDerived } from '../../store/selectors.js'
 
 /** Asked when a place is taken: who holds it, how much it is used, and what becomes of it. */
@@ -15,7 +16,7 @@ export function TakeSheet({
 }) {
   const { around, triggersOf } = useDerived()
   const name = (t: Trigger): string => triggerName(t, around)
-  const old: Trigger | undefined = triggersOf(command.id)[0]
+  const old: Trigger | undefined = triggersOf(command.id).find((t) => isSameDevice(t, place.trigger))
   const holders = place.holders
   // names may be long: they stand in the table, not on the buttons
   const holderWords = holders.length > 1 ? 'the holders' : 'the holder'

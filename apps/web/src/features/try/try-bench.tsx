@@ -1,12 +1,12 @@
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { deviceTitle, footprint, pagesOf } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import { keyFaces } from '../plot/chart-faces.js'
 import { ChartKey } from '../plot/chart-key.js'
-import { neighbour } from '../plot/chart.js'
 import { DeviceOutline } from '../plot/device-outline.js'
+import { useKeyWalk } from '../plot/use-key-walk.js'
 import { useChartZoom, type Extent } from '../plot/use-chart-zoom.js'
 
 const edgeMm = 12
@@ -26,9 +26,10 @@ export function TryBench({
   const pageOf = usePageOf()
   const held = useHeld()
   const spot = useView((s) => s.spot)
-  const [tabId, setTabId] = useState(derived.rests.index)
   const svg = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)
+  const walk = useKeyWalk(svg, around.controls, derived.rests.index, onControl)
+  const { tabId } = walk
   const { fit, reveal } = useChartZoom(svg, group, noop)
   const outlines = useMemo(
     () =>
@@ -52,31 +53,6 @@ export function TryBench({
     () => keyFaces({ derived, front, held, layer: undefined, places: null, pageOf, chosenSpot: spot, tabId }),
     [derived, front.programId, front.contextId, held, pageOf, spot, tabId], // eslint-disable-line react-hooks/exhaustive-deps
   )
-  const under = (target: EventTarget): DOMStringMap | undefined =>
-    (target as Element).closest<SVGGElement>('[data-code]')?.dataset
-  const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
-    const at = under(event.target)
-    if (!at) return
-    if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault()
-      onControl(at['code'] as string)
-      return
-    }
-    const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
-      event.key
-    ]
-    if (!direction) return
-    event.preventDefault()
-    const next = neighbour(
-      around.controls,
-      at['id'] as string,
-      direction[0] as number,
-      direction[1] as number,
-    )
-    if (next === null) return
-    setTabId(next)
-    svg.current?.querySelector<SVGGElement>(`[data-id="${next}"]`)?.focus()
-  }
   return (
     <div className="relative min-h-0 grow">
       <svg
@@ -87,13 +63,8 @@ export function TryBench({
       >
         <g
           ref={group}
-          onKeyDown={onKeyDown}
-          onClick={(e) => {
-            const at = under(e.target)
-            if (!at) return
-            setTabId(at['id'] as string)
-            onControl(at['code'] as string)
-          }}
+          onKeyDown={walk.onKeyDown}
+          onClick={walk.onClick}
           onFocus={(e) => e.target.matches(':focus-visible') && reveal(e.target)}
         >
           {outlines.map(({ placed, device }) => {
