@@ -101,7 +101,7 @@ await page.getByRole('table', { name: 'Commands' }).waitFor()
 await frames(`scroll, ${tableCount} commands`, async () => {
   await page.mouse.move(640, 500)
   for (let i = 0; i < 120; i++) {
-    await page.mouse.wheel(0, i < 60 ? 600 : -600)
+    await page.mouse.wheel(0, i < 60 ? 120 : -120)
     await page.waitForTimeout(16)
   }
 })

@@ -2,6 +2,18 @@ import type { Command } from './command.js'
 
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 
+/** Folded texts of a command; kept, since a list is searched again with every letter that is typed. */
+const known = new WeakMap<Command, { readonly name: string; readonly text: string }>()
+function folded(command: Command): { readonly name: string; readonly text: string } {
+  let texts = known.get(command)
+  if (!texts) {
+    const name = fold(command.name)
+    texts = { name, text: `${name} ${fold(`${command.parameter ?? ''} ${command.menu.join(' ')}`)}` }
+    known.set(command, texts)
+  }
+  return texts
+}
+
 /**
  * Commands whose name or menu path has every word of `query`, best first: names that begin with it, then names that
  * have a word which does, then the rest; within each the most used first.
@@ -10,8 +22,7 @@ export function searchCommands(commands: readonly Command[], query: string): Com
   const words = fold(query).split(/\s+/).filter(Boolean)
   const ranked: { command: Command; rank: number }[] = []
   for (const command of commands) {
-    const name = fold(command.name)
-    const text = `${name} ${fold(`${command.parameter ?? ''} ${command.menu.join(' ')}`)}`
+    const { name, text } = folded(command)
     if (!words.every((word) => text.includes(word))) continue
     const first = words[0] ?? ''
     const rank = name.startsWith(first) ? 0 : name.split(/\s+/).some((w) => w.startsWith(first)) ? 1 : 2

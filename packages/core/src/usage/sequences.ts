@@ -36,6 +36,8 @@ export function frequentSequences(events: Int32Array, options: SequenceOptions):
     const support: number[] = []
     const freeFrom: number[] = []
     const first: number[] = []
+    // the candidate that starts at each position, so that the second pass looks nothing up
+    const candidate = new Int32Array(n).fill(-1)
     for (let i = 0; i + length <= n; i++) {
       const head = level[i] as number
       const tail = level[i + 1] as number
@@ -48,6 +50,7 @@ export function frequentSequences(events: Int32Array, options: SequenceOptions):
         freeFrom.push(0)
         first.push(i)
       }
+      candidate[i] = at
       if (i >= (freeFrom[at] as number)) {
         support[at] = (support[at] as number) + 1
         freeFrom[at] = i + length
@@ -66,11 +69,9 @@ export function frequentSequences(events: Int32Array, options: SequenceOptions):
       kept.push(sequence)
       found.push(sequence)
     }
-    for (let i = 0; i + length <= n; i++) {
-      const head = level[i] as number
-      const tail = level[i + 1] as number
-      if (head < 0 || tail < 0) continue
-      next[i] = numberOf[index.get(head * levelSize + tail) as number] as number
+    for (let i = 0; i < n; i++) {
+      const at = candidate[i] as number
+      if (at >= 0) next[i] = numberOf[at] as number
     }
     previous = kept
     level = next
@@ -106,12 +107,18 @@ const contains = (ids: readonly number[], part: readonly number[]): boolean =>
 
 /** Numbers the events that are frequent by themselves; gives back how many there are. */
 function rank(events: Int32Array, level: Int32Array, minSupport: number): number {
-  const counts = new Map<number, number>()
-  for (const id of events) if (id >= 0) counts.set(id, (counts.get(id) ?? 0) + 1)
-  const numbers = new Map<number, number>()
-  for (const [id, count] of counts) if (count >= minSupport) numbers.set(id, numbers.size)
-  for (let i = 0; i < events.length; i++) level[i] = numbers.get(events[i] as number) ?? -1
-  return numbers.size
+  const counts = new Int32Array(events.reduce((most, id) => Math.max(most, id), 0) + 1)
+  for (const id of events) if (id >= 0) counts[id] = (counts[id] as number) + 1
+  const numbers = new Int32Array(counts.length).fill(-1)
+  let size = 0
+  counts.forEach((count, id) => {
+    if (count >= minSupport) numbers[id] = size++
+  })
+  for (let i = 0; i < events.length; i++) {
+    const id = events[i] as number
+    level[i] = id < 0 ? -1 : (numbers[id] as number)
+  }
+  return size
 }
 
 /** Whether a sequence is a shorter one over and over, such as A B A B. */

@@ -12,6 +12,22 @@ function daysOf(year: number, month: number, day: number): number {
   return era * 146_097 + dayOfEra - 719_468
 }
 
+/** Whether a text is `2026-05-04T09:30:00`, as most rows have it: told faster than by the pattern. */
+function isPlain(text: string): boolean {
+  if (text.length !== 19) return false
+  for (let at = 0; at < 19; at++) {
+    const code = text.charCodeAt(at)
+    if (at === 4 || at === 7) {
+      if (code !== 45) return false
+    } else if (at === 13 || at === 16) {
+      if (code !== 58) return false
+    } else if (at === 10) {
+      if (code !== 84 && code !== 32) return false
+    } else if (code < 48 || code > 57) return false
+  }
+  return true
+}
+
 const iso = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(?::\d\d(?:[.,]\d+)?)?(?:Z|[+-]\d\d:?\d\d)?$/
 
 /**
@@ -19,7 +35,7 @@ const iso = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(?::\d\d(?:[.,]\d+)?)?(?:Z|[+-]\d\d:?\
  * Read by hand, since a log has a million of them and `Date.parse` depends on the machine's own zone.
  */
 export function isoTimeMs(text: string): number {
-  if (!iso.test(text)) return NaN
+  if (!isPlain(text) && !iso.test(text)) return NaN
   const [month, day, hour, minute] = [two(text, 5), two(text, 8), two(text, 11), two(text, 14)]
   if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 24 || minute > 59) return NaN
   let ms = ((daysOf(two(text, 0) * 100 + two(text, 2), month, day) * 24 + hour) * 60 + minute) * 60_000

@@ -9,8 +9,15 @@ import {
 } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { ArrowDown, ArrowUp, MapPin, SquarePen, Trash2 } from 'lucide-react'
-import { useMemo, useRef } from 'react'
-import { contextsInWords, fullName, triggerName, type Command, type Trigger } from '@reach-plot/core'
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react'
+import {
+  contextsInWords,
+  fullName,
+  triggerName,
+  type Command,
+  type Program,
+  type Trigger,
+} from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -77,8 +84,8 @@ export function CommandTable({
 }: CommandTableProps) {
   const plan = usePlan()
   const { around, triggersOf } = useDerived()
+  const programs = useMemo(() => new Map(plan.programs.map((p) => [p.id, p])), [plan.programs])
   const rows = useMemo(() => {
-    const programs = new Map(plan.programs.map((p) => [p.id, p]))
     return commands.map((command): Row => {
       const program = programs.get(command.programId)
       const triggers = triggersOf(command.id)
@@ -90,31 +97,36 @@ export function CommandTable({
         triggerText: triggers.map((t) => triggerName(t, around)).join(' '),
       }
     })
-  }, [commands, plan.programs, triggersOf, around])
+  }, [commands, programs, triggersOf, around])
   const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
   const sorted = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
   const lastChosen = useRef<string | null>(null)
+  const latest = useRef({ sorted, chosenIds, onChosen })
+  useEffect(() => {
+    latest.current = { sorted, chosenIds, onChosen }
+  })
   /** Chooses one row, or with Shift all between the last one and it, in the order that is shown. */
-  const choose = (id: string, on: boolean, range: boolean): void => {
-    const order = sorted.map((r) => r.id)
+  const choose = useCallback((id: string, on: boolean, range: boolean): void => {
+    const now = latest.current
+    const order = now.sorted.map((r) => r.id)
     const [a, b] = [order.indexOf(lastChosen.current ?? id), order.indexOf(id)].toSorted((x, y) => x - y) as [
       number,
       number,
     ]
-    const next = new Set(chosenIds)
-    for (const row of range && a >= 0 ? order.slice(a, b + 1) : [id]) {
-      if (on) next.add(row)
-      else next.delete(row)
+    const next = new Set(now.chosenIds)
+    for (const chosen of range && a >= 0 ? order.slice(a, b + 1) : [id]) {
+      if (on) next.add(chosen)
+      else next.delete(chosen)
     }
     lastChosen.current = id
-    onChosen(next)
-  }
+    now.onChosen(next)
+  }, [])
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeightPx,
-    overscan: 12,
+    overscan: 6,
   })
 
   return (
@@ -165,117 +177,150 @@ export function CommandTable({
         {virtual.getVirtualItems().map((item) => {
           const row = sorted[item.index]?.original
           if (!row) return null
-          const { command } = row
           return (
-            <div
-              key={command.id}
-              role="row"
-              aria-rowindex={item.index + 2}
-              style={{ transform: `translateY(${item.start}px)`, height: rowHeightPx }}
-              className={`absolute w-full items-center border-b border-rule px-[14px] hover:bg-reach-1 ${grid}`}
-            >
-              <div role="cell">
-                <input
-                  type="checkbox"
-                  className="accent-(--magenta)"
-                  aria-label={`Choose ${fullName(command)}`}
-                  checked={chosenIds.has(command.id)}
-                  onChange={(e) =>
-                    choose(command.id, e.target.checked, (e.nativeEvent as MouseEvent).shiftKey)
-                  }
-                />
-              </div>
-              <EditCell
-                label={`Name of ${command.name}`}
-                value={command.name}
-                maxLength={120}
-                required
-                onChange={(name) => onEdit(command.id, { name }, 'name')}
-                {...(command.parameter !== undefined && { suffix: command.parameter })}
-              />
-              <div role="cell" className="truncate">
-                {row.program}
-              </div>
-              <ContextsCell
-                command={command}
-                program={plan.programs.find((p) => p.id === command.programId)}
-                text={row.contexts}
-                onChange={(contextIds) => onEdit(command.id, { contextIds }, 'contexts')}
-              />
-              <EditCell
-                label={`Menu path of ${command.name}`}
-                value={command.menu.join(' › ')}
-                maxLength={300}
-                onChange={(text) =>
-                  onEdit(
-                    command.id,
-                    {
-                      menu: text
-                        .split(/[>›]/)
-                        .map((p) => p.trim())
-                        .filter(Boolean)
-                        .slice(0, 8),
-                    },
-                    'menu',
-                  )
-                }
-                commitOnBlur
-              />
-              <EditCell
-                label={`Uses an hour of ${command.name}`}
-                value={String(command.usesPerHour)}
-                numeric
-                onChange={(text) =>
-                  onEdit(command.id, { usesPerHour: Number(text.replace(',', '.')) }, 'uses')
-                }
-              />
-              <div role="cell" className="flex gap-3 overflow-hidden pl-2" title={row.triggerText}>
-                {row.triggers.length === 0 ? (
-                  <span className="text-[12px] text-magenta">none</span>
-                ) : (
-                  row.triggers.map((t) => <TriggerChip key={triggerName(t, around)} trigger={t} />)
-                )}
-              </div>
-              <EditCell
-                label={`Short label of ${command.name}`}
-                value={command.label ?? ''}
-                maxLength={60}
-                placeholder="–"
-                onChange={(label) => onEdit(command.id, { label }, 'label')}
-              />
-              <div role="cell" className="flex justify-end">
-                <button
-                  type="button"
-                  className="p-1.5 hover:text-magenta"
-                  aria-label={`All about ${fullName(command)}`}
-                  title="All about it"
-                  onClick={() => onOpen(command.id)}
-                >
-                  <SquarePen size={15} aria-hidden="true" />
-                </button>
-                <button
-                  type="button"
-                  className="p-1.5 hover:text-magenta"
-                  aria-label={`Find a place for ${command.name}`}
-                  title="Find a place on the Plot"
-                  onClick={() => onShow(command)}
-                >
-                  <MapPin size={15} aria-hidden="true" />
-                </button>
-                <button
-                  type="button"
-                  className="p-1.5 hover:text-magenta"
-                  aria-label={`Delete ${command.name}`}
-                  title="Delete"
-                  onClick={() => onDelete(command)}
-                >
-                  <Trash2 size={15} aria-hidden="true" />
-                </button>
-              </div>
-            </div>
+            <CommandRow
+              key={row.command.id}
+              row={row}
+              index={item.index}
+              startPx={item.start}
+              program={programs.get(row.command.programId)}
+              isChosen={chosenIds.has(row.command.id)}
+              choose={choose}
+              onEdit={onEdit}
+              onDelete={onDelete}
+              onShow={onShow}
+              onOpen={onOpen}
+            />
           )
         })}
       </div>
     </div>
   )
 }
+
+/** One row; drawn anew only when something in it has changed, not with every step of the wheel. */
+const CommandRow = memo(function CommandRow({
+  row,
+  index,
+  startPx,
+  program,
+  isChosen,
+  choose,
+  onEdit,
+  onDelete,
+  onShow,
+  onOpen,
+}: {
+  row: Row
+  index: number
+  startPx: number
+  program: Program | undefined
+  isChosen: boolean
+  choose: (id: string, on: boolean, range: boolean) => void
+} & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen'>) {
+  const { around } = useDerived()
+  const { command } = row
+  return (
+    <div
+      role="row"
+      aria-rowindex={index + 2}
+      style={{ transform: `translateY(${startPx}px)`, height: rowHeightPx }}
+      className={`absolute w-full items-center border-b border-rule px-[14px] hover:bg-reach-1 ${grid}`}
+    >
+      <div role="cell">
+        <input
+          type="checkbox"
+          className="accent-(--magenta)"
+          aria-label={`Choose ${fullName(command)}`}
+          checked={isChosen}
+          onChange={(e) => choose(command.id, e.target.checked, (e.nativeEvent as MouseEvent).shiftKey)}
+        />
+      </div>
+      <EditCell
+        label={`Name of ${command.name}`}
+        value={command.name}
+        maxLength={120}
+        required
+        onChange={(name) => onEdit(command.id, { name }, 'name')}
+        {...(command.parameter !== undefined && { suffix: command.parameter })}
+      />
+      <div role="cell" className="truncate">
+        {row.program}
+      </div>
+      <ContextsCell
+        command={command}
+        program={program}
+        text={row.contexts}
+        onChange={(contextIds) => onEdit(command.id, { contextIds }, 'contexts')}
+      />
+      <EditCell
+        label={`Menu path of ${command.name}`}
+        value={command.menu.join(' › ')}
+        maxLength={300}
+        onChange={(text) =>
+          onEdit(
+            command.id,
+            {
+              menu: text
+                .split(/[>›]/)
+                .map((p) => p.trim())
+                .filter(Boolean)
+                .slice(0, 8),
+            },
+            'menu',
+          )
+        }
+        commitOnBlur
+      />
+      <EditCell
+        label={`Uses an hour of ${command.name}`}
+        value={String(command.usesPerHour)}
+        numeric
+        onChange={(text) => onEdit(command.id, { usesPerHour: Number(text.replace(',', '.')) }, 'uses')}
+      />
+      <div role="cell" className="flex gap-3 overflow-hidden pl-2" title={row.triggerText}>
+        {row.triggers.length === 0 ? (
+          <span className="text-[12px] text-magenta">none</span>
+        ) : (
+          row.triggers.map((t) => <TriggerChip key={triggerName(t, around)} trigger={t} />)
+        )}
+      </div>
+      <EditCell
+        label={`Short label of ${command.name}`}
+        value={command.label ?? ''}
+        maxLength={60}
+        placeholder="–"
+        onChange={(label) => onEdit(command.id, { label }, 'label')}
+      />
+      <div role="cell" className="flex justify-end">
+        <button
+          type="button"
+          className="p-1.5 hover:text-magenta"
+          aria-label={`All about ${fullName(command)}`}
+          title="All about it"
+          onClick={() => onOpen(command.id)}
+        >
+          <SquarePen size={15} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className="p-1.5 hover:text-magenta"
+          aria-label={`Find a place for ${command.name}`}
+          title="Find a place on the Plot"
+          onClick={() => onShow(command)}
+        >
+          <MapPin size={15} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className="p-1.5 hover:text-magenta"
+          aria-label={`Delete ${command.name}`}
+          title="Delete"
+          onClick={() => onDelete(command)}
+        >
+          <Trash2 size={15} aria-hidden="true" />
+        </button>
+      </div>
+    </div>
+  )
+})

@@ -1,5 +1,5 @@
 import { FileDown, FileUp, Plus } from 'lucide-react'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import {
@@ -49,7 +49,9 @@ export function CommandsView() {
   const navigate = useNavigate()
   const set = useView((s) => s.set)
   const { find, searchRef } = useFind()
-  const { query, trigger } = find
+  const { trigger } = find
+  // typing goes on while thousands are filtered
+  const query = useDeferredValue(find.query)
   const [programId, setProgramId] = useState('')
   const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
   const [adding, setAdding] = useState(false)
