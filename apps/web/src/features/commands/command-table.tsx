@@ -127,6 +127,8 @@ export function CommandTable({
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeightPx,
     overscan: 6,
+    // rows may come a frame late, rather than make the frame late
+    useFlushSync: false,
   })
 
   return (
