@@ -81,7 +81,7 @@ export function LabelRows({ choice }: { choice: LabelChoice }) {
                   checked={row.reason === null && !hidden.has(row.controlId)}
                   onChange={() => toggleKey(row.controlId)}
                 />
-                <span className="w-[58px] shrink-0 truncate font-chart text-[14px] font-semibold">
+                <span className="w-[92px] shrink-0 truncate font-chart text-[14px] font-semibold">
                   {legend}
                 </span>
                 <span className="min-w-0 grow">
