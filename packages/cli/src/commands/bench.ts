@@ -30,11 +30,15 @@ export function run(args: readonly string[]): Outcome {
   const benches = [first, second].map((name) => named(plan.benches, name))
   if (benches[0] && benches[1]) return loss(plan, benches[0], benches[1])
   const devices = [first, second].flatMap((name) => named(plan.devices, name) ?? [])
-  if (devices.length < 2)
+  if (devices.length < 2) {
+    const unknown = [first, second].find((n) => !named(plan.devices, n) && !named(plan.benches, n))
     throw usageError(
-      `"${[first, second].find((n) => !named(plan.devices, n)) ?? first}" is neither a bench nor a device of the plan`,
+      unknown === undefined
+        ? `"${first}" and "${second}" are a bench and a device`
+        : `"${unknown}" is neither a bench nor a device of the plan`,
       `choose two of ${plan.benches.map((b) => b.id).join(', ')} or two of ${plan.devices.map((d) => d.id).join(', ')}`,
     )
+  }
   const hand = activeBench(plan).hands[0]
   if (!hand) throw usageError('the bench has no hand', 'add one')
   const compared = compareDevices(devices, hand)
