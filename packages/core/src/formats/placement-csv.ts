@@ -62,7 +62,7 @@ export function readPlacementCsv(
       if (!(error instanceof CoreError)) throw error
       bad.push({
         line,
-        column: error.code === 'TRIGGER_UNREADABLE' ? 'trigger' : 'sends',
+        column: String(error.detail.where[0]),
         message: `${error.detail.what}; ${error.detail.mend}.`,
       })
     }
@@ -92,7 +92,7 @@ export function writePlacementCsv(
 
 /** @throws CoreError `TRIGGER_UNREADABLE`, `RELAY_NO_CHORD` */
 function readChord(text: string): Chord {
-  const trigger = parseTrigger(text)
+  const trigger = parseTrigger(text, ['sends'])
   if (trigger.kind === 'chord') return trigger
   throw new CoreError('RELAY_NO_CHORD', {
     where: ['sends'],
