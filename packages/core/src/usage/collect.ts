@@ -96,6 +96,10 @@ export class UsageCollector {
   /** what the words of a row stand for: the number of a command, or why there is none */
   private readonly resolved = new Map<string, Map<string, Map<string, Resolved>>>()
 
+  private lastProgram = ''
+  private lastContext = ''
+  private lastCommands: Map<string, Resolved> | undefined
+
   constructor(plan: { readonly programs: readonly Program[]; readonly commands: readonly Command[] }) {
     this.programs = plan.programs
     this.commands = plan.commands
@@ -134,10 +138,18 @@ export class UsageCollector {
 
   /** Looked up word by word, since joining the words of a million rows costs more than the rest of the row. */
   private known(program: string, context: string, command: string): Resolved {
-    let contexts = this.resolved.get(program)
-    if (!contexts) this.resolved.set(program, (contexts = new Map()))
-    let commands = contexts.get(context)
-    if (!commands) contexts.set(context, (commands = new Map()))
+    // most rows are of the program and context of the row before
+    let commands =
+      program === this.lastProgram && context === this.lastContext ? this.lastCommands : undefined
+    if (!commands) {
+      let contexts = this.resolved.get(program)
+      if (!contexts) this.resolved.set(program, (contexts = new Map()))
+      commands = contexts.get(context)
+      if (!commands) contexts.set(context, (commands = new Map()))
+      this.lastProgram = program
+      this.lastContext = context
+      this.lastCommands = commands
+    }
     let found = commands.get(command)
     if (found === undefined) commands.set(command, (found = this.resolve(program, context, command)))
     return found
