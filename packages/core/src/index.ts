@@ -252,6 +252,7 @@ export {
   benchLoss,
   compareDevices,
   deviceReach,
+  lossOfMove,
   type ArrangementFigures,
   type BenchLoss,
   type DeviceReach,

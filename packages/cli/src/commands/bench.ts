@@ -1,8 +1,8 @@
 import {
   activeArrangement,
   activeBench,
-  benchLoss,
   compareDevices,
+  lossOfMove,
   surroundings,
   triggerKey,
   triggerName,
@@ -68,12 +68,7 @@ function loss(plan: Plan, from: Bench, to: Bench): Outcome {
   const arrangement = activeArrangement(plan)
   const here = surroundings(plan, catalogues, arrangement, from)
   const there = surroundings(plan, catalogues, arrangement, to)
-  const had = benchLoss(arrangement.placements, here)
-  const hadAlready = new Set(had.lost.map((l) => l.placement))
-  const result = benchLoss(
-    arrangement.placements.filter((p) => !hadAlready.has(p)),
-    there,
-  )
+  const result = lossOfMove(arrangement.placements, here, there)
   return {
     value: {
       from: from.id,

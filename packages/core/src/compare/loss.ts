@@ -44,3 +44,16 @@ export function benchLoss(placements: readonly Placed[], there: Surroundings): B
     kept,
   }
 }
+
+/** What is lost from one bench to another: what is lacking on both is no loss of the move. */
+export function lossOfMove(
+  placements: readonly Placed[],
+  here: Surroundings,
+  there: Surroundings,
+): BenchLoss {
+  const lackingHere = new Set(benchLoss(placements, here).lost.map((l) => l.placement))
+  return benchLoss(
+    placements.filter((p) => !lackingHere.has(p)),
+    there,
+  )
+}

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { benchLoss, surroundings, triggerKey, type Bench } from '@reach-plot/core'
+import { lossOfMove, surroundings, triggerKey, type Bench } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { catalogues } from '../../store/catalogues.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
@@ -15,10 +15,7 @@ export function BenchMoves() {
   const to: Bench | undefined = others.find((b) => b.id === toId) ?? others[0]
   const loss = useMemo(() => {
     if (!to) return null
-    // what is lacking on both benches is no loss of the move
-    const lackingHere = new Set(benchLoss(arrangement.placements, around).lost.map((l) => l.placement))
-    const had = arrangement.placements.filter((p) => !lackingHere.has(p))
-    return benchLoss(had, surroundings(plan, catalogues, arrangement, to))
+    return lossOfMove(arrangement.placements, around, surroundings(plan, catalogues, arrangement, to))
   }, [plan, arrangement, around, to])
   if (!to || !loss) {
     return (
