@@ -47,7 +47,13 @@ export interface SystemKeyData {
   readonly modifiers: readonly string[]
   readonly code?: string
   readonly char?: string
+  /** a press where left out; `tap5` and `hold` for keys that are repeated or held */
+  readonly act?: string
   readonly action: string
+  /** what it is for: windows, session, screenshots, input language, accessibility, other */
+  readonly area?: string
+  /** name of the setting that changes it */
+  readonly id?: string
 }
 
 const all: readonly unknown[] = [

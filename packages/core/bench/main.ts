@@ -1,7 +1,6 @@
 /** `npm run bench`: ratios against plain references in the same run. Prints one line a figure. */
 import {
   boardControls,
-  findClashes,
   homeKeys,
   isModifierCode,
   reachSolver,
@@ -9,11 +8,12 @@ import {
   type Modifier,
 } from '../src/index.js'
 import { gridEnergy } from '../test/hand/grid-search.js'
-import { around, command, program } from '../test/build.js'
-import { systems } from '@reach-plot/data'
 import Papa from 'papaparse'
 import { readFileSync } from 'node:fs'
-import { chord, readPlan, usageReader } from '../src/index.js'
+import { readPlan, usageReader } from '../src/index.js'
+import { benchCheck } from './clashes.js'
+import { benchPlaces } from './places.js'
+import { median, per, timed } from './timing.js'
 import rates from '../../../demo/rates.json' with { type: 'json' }
 import { season } from '../../../demo/season.js'
 
@@ -22,15 +22,6 @@ const byId = new Map(controls.map((c) => [c.id, c]))
 const modifierSets: Modifier[][] = Array.from({ length: 16 }, (_, bits) =>
   (['Control', 'Shift', 'Alt', 'Meta'] as const).filter((_m, i) => (bits >> i) & 1),
 )
-
-const timed = <T>(run: () => T): { readonly ms: number; readonly value: T } => {
-  const start = performance.now()
-  const value = run()
-  return { ms: performance.now() - start, value }
-}
-const median = (numbers: readonly number[]): number =>
-  numbers.toSorted((a, b) => a - b)[numbers.length >> 1] as number
-const per = (ms: number): string => `${ms.toFixed(ms < 10 ? 3 : 0)} ms`
 
 function allChords(): number {
   // a fresh solver each time, so that nothing is kept from a run before
@@ -136,36 +127,12 @@ function benchUsage(): void {
   )
 }
 
-/** Check of 1,200 placements against comparing every pair of them. */
-function benchCheck(): void {
-  const commands = Array.from({ length: 1200 }, (_, i) =>
-    command(`Command ${i}`, {
-      id: `c${i}`,
-      usesPerHour: i % 97,
-      contextIds: [['tracing', 'labelling', 'overview'][i % 3] as string],
-    }),
-  )
-  const codes = controls.filter((c) => c.code !== null && !isModifierCode(c.id)).map((c) => c.id)
-  const placements = commands.map((c, i) => ({
-    commandId: c.id,
-    trigger: chord(codes[(i * 7) % codes.length] as string, modifierSets[(i * 5) % 16]),
-  }))
-  const surroundings = around(commands, { programs: [program()], layoutId: 'de', system: systems[0]! })
-  findClashes(placements, surroundings)
-  const ms = median(Array.from({ length: 9 }, () => timed(() => findClashes(placements, surroundings)).ms))
-  const pairs = timed(() => {
-    let same = 0
-    const key = (t: (typeof placements)[number]['trigger']): string => JSON.stringify(t)
-    for (const a of placements)
-      for (const b of placements) if (a !== b && key(a.trigger) === key(b.trigger)) same++
-    return same
-  })
-  const found = findClashes(placements, surroundings).length
-  console.log(
-    `check of ${placements.length} placements (${found} clashes): ${per(ms)}; comparing every pair plainly, triggers only: ${per(pairs.ms)}; ratio ${Math.round(pairs.ms / ms)}`,
-  )
+/** All parts, or those named on the command line: `npm run bench places`. */
+const parts: Readonly<Record<string, () => void | Promise<void>>> = {
+  reach: benchReach,
+  places: benchPlaces,
+  check: benchCheck,
+  usage: benchUsage,
 }
-
-benchReach()
-benchCheck()
-benchUsage()
+const named = process.argv.slice(2).filter((name) => name in parts)
+for (const [name, run] of Object.entries(parts)) if (named.length === 0 || named.includes(name)) await run()

@@ -13,6 +13,8 @@ const placedDeviceSchema = z.strictObject({
   turnDeg: z.number().min(-180).max(180),
   /** reflected left to right, as a device for the other hand is */
   mirrored: z.boolean(),
+  /** how far its controls lie above the desk beside those of a device that stands on it */
+  heightMm: z.number().min(-300).max(300),
 })
 export type PlacedDevice = z.infer<typeof placedDeviceSchema>
 
@@ -29,6 +31,20 @@ const restsSchema = z.strictObject({
   little: z.string().min(1),
 })
 
+/** Constants of one person, fitted to their own presses. */
+const handFitSchema = z.strictObject({
+  /** a press under the finger, ms: the intercept of Fitts's line */
+  pressMs: z.number().min(20).max(1000),
+  /** slope of Fitts's line for the whole hand, ms a bit */
+  msPerBit: z.number().min(5).max(1000),
+  /** slope of each finger over that of the hand */
+  fingerFactors: z.record(z.string(), z.number().min(0.1).max(10)),
+  /** presses that the fit rests on, and how far they lie from it, ms (root mean square) */
+  presses: z.number().int().min(1).max(10_000),
+  residualMs: z.number().min(0).max(1000),
+})
+export type HandFit = z.infer<typeof handFitSchema>
+
 const restingHandSchema = z.strictObject({
   side: z.enum(handSides),
   spanMm: z.number().min(spanRangeMm.min).max(spanRangeMm.max),
@@ -38,8 +54,19 @@ const restingHandSchema = z.strictObject({
   rests: restsSchema,
   /** where the fingertips rest when another device of the bench is the home, by device id */
   otherRests: z.record(z.string(), restsSchema).optional(),
+  /** left out while the hand is taken for an average one */
+  fit: handFitSchema.optional(),
 })
 export type RestingHand = z.infer<typeof restingHandSchema>
+
+/** A chord that was pressed on the machine itself: the strongest evidence there is. */
+const probeSchema = z.strictObject({
+  /** `triggerKey` of the chord */
+  chord: z.string().min(1).max(80),
+  system: z.string().min(1).max(20),
+  result: z.enum(['arrives', 'swallowed']),
+})
+export type Probe = z.infer<typeof probeSchema>
 
 /** Devices and resting hands laid out on the desk, in mm. */
 export const benchSchema = z.strictObject({
@@ -49,6 +76,8 @@ export const benchSchema = z.strictObject({
   hands: z.array(restingHandSchema).min(1).max(2),
   /** the device that the pointing hand holds; the first of its devices where left out */
   pointingId: z.string().min(1).optional(),
+  /** what happened to chords that were pressed on this bench's machine */
+  probes: z.array(probeSchema).max(2000).optional(),
 })
 export type Bench = z.infer<typeof benchSchema>
 
@@ -120,6 +149,7 @@ export function benchControls(bench: Bench, devices: readonly Device[]): BenchCo
       controlId: control.id,
       deviceId: device.id,
       turnDeg: placed.turnDeg,
+      zMm: placed.heightMm,
       // The sides of an upright box in the turned cap: exact at right angles, and inside the cap once it is inset.
       widthMm: control.widthMm * across + control.heightMm * along,
       heightMm: control.heightMm * across + control.widthMm * along,
@@ -143,9 +173,10 @@ export function inPointingHand(bench: Bench, devices: readonly Device[]): string
 /** The resting hand in ids of the bench, as the hand model takes it. */
 export const handOnBench = (
   hand: RestingHand,
-): Pick<RestingHand, 'side' | 'spanMm' | 'rests'> & { readonly thumbRest: string } => ({
+): Pick<RestingHand, 'side' | 'spanMm' | 'rests' | 'fit'> & { readonly thumbRest: string } => ({
   side: hand.side,
   spanMm: hand.spanMm,
+  ...(hand.fit && { fit: hand.fit }),
   rests: {
     index: spot(hand.deviceId, hand.rests.index),
     middle: spot(hand.deviceId, hand.rests.middle),

@@ -24,6 +24,8 @@ export interface Control {
   readonly yMm: number
   readonly widthMm: number
   readonly heightMm: number
+  /** height above the desk beside other devices, mm; 0 where left out */
+  readonly zMm?: number
   /** a key where it is left out */
   readonly type?: ControlType
   readonly round?: boolean
@@ -31,6 +33,8 @@ export interface Control {
   readonly name?: string
   /** for a field: how many directions its strokes have */
   readonly directions?: (typeof strokeCounts)[number]
+  /** for a dial or wheel: steps of one turn, where they are known */
+  readonly stepsPerTurn?: number
   /** its presses are clicks, its steps scroll: it carries commands only with modifiers held */
   readonly clicks?: boolean
   /** worked by the pointing hand */

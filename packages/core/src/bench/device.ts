@@ -11,6 +11,8 @@ const boardDeviceSchema = z.strictObject({
   kind: z.literal('board'),
   board: z.enum(boardIds),
   bottomRow: z.enum(bottomRows),
+  /** what F1 to F12 send as the firmware is set; a laptop's send media keys where left out, others their own */
+  functionKeys: z.enum(['plain', 'media']).optional(),
 })
 
 /** A thing on the desk with controls on it. A union on `kind`. */

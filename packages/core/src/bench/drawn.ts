@@ -27,6 +27,8 @@ export const drawnControlSchema = z.strictObject({
   clicks: z.boolean().optional(),
   /** fields only: directions that its strokes have */
   directions: z.literal(strokeCounts).optional(),
+  /** dials and wheels: steps of one turn, where the person knows them */
+  stepsPerTurn: z.number().int().min(1).max(1000).optional(),
   /** where a label goes, mm from the centre of the control; its whole face where left out */
   label: z.strictObject({ dxMm: position, dyMm: position, widthMm: size, heightMm: size }).optional(),
 })
@@ -96,6 +98,7 @@ export const drawnControls = (device: DrawnDevice): Control[] =>
       name,
       ...(control.shape === 'round' && { round: true }),
       ...(control.clicks === true && { clicks: true }),
+      ...(control.stepsPerTurn !== undefined && { stepsPerTurn: control.stepsPerTurn }),
       ...(control.directions !== undefined && { directions: control.directions }),
     }
   })

@@ -44,9 +44,12 @@ export {
   type BenchControl,
   type HandSide,
   type PlacedDevice,
+  type HandFit,
+  type Probe,
   type RestingHand,
 } from './bench.js'
 export { defaultRests } from './rests.js'
 export { footprint, gapMm, mirrorBench, snapMove, type Footprint, type SnapGuide } from './desk.js'
 export { canCarry, plainTriggers, splitSpot } from './offered.js'
 export { lacking, offerOf, type BenchOffer, type Lack } from './offer.js'
+export { homesOf, type Home, type PointerHold } from './homes.js'

@@ -7,19 +7,55 @@ export const severities = ['blocks', 'shadows', 'ambiguous', 'caution'] as const
  */
 export type Severity = (typeof severities)[number]
 
-/** Layers in the order in which a press passes them. */
-export const clashLayers = ['device', 'system', 'typing', 'context', 'relay'] as const
+/** Layers in the order in which a press passes them; then what is wrong though each press arrives. */
+export const clashLayers = [
+  'device',
+  'system',
+  'browser',
+  'typing',
+  'context',
+  'relay',
+  'stroke',
+  'slip',
+  'consistency',
+] as const
 export type ClashLayer = (typeof clashLayers)[number]
+
+/** What is wrong: one for each rule of the check. */
+export const clashKinds = [
+  'key-missing', 'modifier-missing', 'control-missing', 'page-missing', 'directions-missing', 'popup-missing',
+  'media-key', 'boot-report', 'pair-unreported', 'coarse-dial',
+  'system-takes', 'sticky-keys', 'slow-keys', 'probe-swallowed',
+  'browser-takes',
+  'types-character', 'types-capital', 'types-third-level', 'types-control-alt', 'types-accent', 'edits-text', 'no-character', 'character-moves',
+  'two-commands', 'opens-page', 'opens-popup', 'tap-or-hold', 'one-or-more-taps', 'prefix', 'drag-modifier', 'default-lost', 'barred-key',
+  'relay-broken', 'relay-elsewhere',
+  'close-strokes', 'stroke-or-drag', 'menu-at-edge',
+  'slip-neighbour', 'slip-modifier', 'no-way-out',
+  'other-meaning',
+] as const // prettier-ignore
+export type ClashKind = (typeof clashKinds)[number]
+
+/** What a finding rests on, strongest first. */
+export const evidences = ['probe', 'own settings', 'catalogue', 'plan', 'from memory', 'model'] as const
+export type Evidence = (typeof evidences)[number]
 
 /** Something that keeps a trigger from doing what the person means. */
 export interface Clash {
   /** the same for the same clash in every run */
   readonly id: string
+  readonly kind: ClashKind
   readonly severity: Severity
   readonly layer: ClashLayer
   readonly trigger: Trigger
+  readonly programId: string
   /** commands concerned, most used first */
   readonly commandIds: readonly string[]
   /** who takes the key, and when */
   readonly message: string
+  /** what the finding has in common with others that one change would mend, in words */
+  readonly cause: string
+  readonly evidence: Evidence
+  /** how the system's own key can be changed, where that would mend it */
+  readonly setting?: string
 }

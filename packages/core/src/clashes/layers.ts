@@ -5,13 +5,15 @@ import {
   type BenchOffer,
   type Control,
   type Device,
+  type HandSide,
   type Lack,
 } from '../bench/index.js'
-import type { Command, Program } from '../commands/index.js'
+import type { Command, Program, Rules } from '../commands/index.js'
+import type { Memory } from '../mnemonics/index.js'
 import {
-  chord, heldOf, modifierName, triggerKey, type Chord, type Naming, type NationalLayout, type PopupSet, type SystemId, type Trigger,
+  actOf, chord, heldOf, modifierName, triggerKey, type Chord, type Naming, type NationalLayout, type PopupSet, type SystemId, type Trigger,
 } from '../triggers/index.js' // prettier-ignore
-import { systemActions, type SystemKeys } from './system-keys.js'
+import { systemTakes, type OwnSystemKeys, type SystemKeys, type SystemTake } from './system-keys.js'
 import { typedBy, type Typed } from './typing.js'
 
 /** What stands around an arrangement: programs, commands, the system, the layout and the keys that are there. */
@@ -27,6 +29,22 @@ export interface Surroundings extends Naming {
   readonly devices?: readonly Device[]
   /** pop-up sets of the arrangement */
   readonly popups?: readonly PopupSet[]
+  /** what the person wants left alone */
+  readonly rules?: Rules
+  /** what the person says about names */
+  readonly memory?: Memory
+  /** the hand on the keys; a left one where left out */
+  readonly handSide?: HandSide
+  /** another national layout that the person switches to */
+  readonly otherLayout?: NationalLayout
+  /** the person's own settings of the system's keys */
+  readonly ownKeys?: OwnSystemKeys[string]
+  /** chords (trigger keys) that a browser keeps */
+  readonly browserKeys?: ReadonlySet<string>
+  /** chords that were pressed on this machine */
+  readonly probes?: ReadonlyMap<string, 'arrives' | 'swallowed'>
+  /** commands of the programs' defaults by `program trigger` */
+  readonly defaults?: ReadonlyMap<string, readonly Command[]>
 }
 
 export interface Placed {
@@ -39,8 +57,10 @@ export interface Placed {
 export interface PressLayers {
   /** what the bench lacks for the trigger */
   device(trigger: Trigger): readonly Lack[]
-  /** what the system does with a chord, when it takes it */
+  /** what the system does with a chord, when it takes it; a probe that arrived clears it */
   system(sent: Chord): string | null
+  /** the same as the catalogues and settings have it, for a key that is held or tapped too */
+  systemTake(worked: Trigger): (SystemTake & { readonly isRepeated: 'tap5' | 'hold' | null }) | null
   /** what a chord does to text where text can be typed */
   input(sent: Chord): Typed | null
   /** the page that a control opens instead of carrying a command; null goes back; undefined when it opens none */
@@ -51,7 +71,7 @@ export interface PressLayers {
 
 export function pressLayers(around: Surroundings): PressLayers {
   const offer: BenchOffer = offerOf(around.controls, around.devices ?? [])
-  const taken = systemActions(around.system, around.layout)
+  const taken = systemTakes(around.system, around.layout, around.ownKeys)
   const popups = around.popups ?? []
   const openers = new Map(popups.map((set) => [triggerKey(set.opener), set]))
   return {
@@ -62,7 +82,18 @@ export function pressLayers(around: Surroundings): PressLayers {
         around.layout.altGraph,
         (id) => popups.find((set) => set.id === id)?.opener ?? null,
       ),
-    system: (sent) => taken.get(triggerKey(sent)) ?? null,
+    system(sent) {
+      const key = triggerKey(sent)
+      if (around.probes?.get(key) === 'arrives') return null
+      const take = taken.get(key)
+      if (take) return take.action
+      return around.probes?.get(key) === 'swallowed' ? 'it never arrived when it was pressed here' : null
+    },
+    systemTake(worked) {
+      const take = taken.get(triggerKey(worked))
+      const act = actOf(worked)
+      return take ? { ...take, isRepeated: act === 'tap5' || act === 'hold' ? act : null } : null
+    },
     input: (sent) => typedBy(sent, around.layout, around.systemId),
     opensPage(trigger) {
       if (trigger.kind !== 'button' || trigger.act !== 'press' || trigger.pageId === undefined)

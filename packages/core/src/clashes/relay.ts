@@ -1,34 +1,36 @@
-import { pagesOf } from '../bench/index.js'
 import { canBeLiveTogether, liveContexts, type Command, type Program } from '../commands/index.js'
-import { characterAt, heldOf, triggerKey, triggerName, type Chord, type Trigger } from '../triggers/index.js'
-import type { Clash } from './clash.js'
-import { type PressLayers, type Surroundings } from './layers.js'
-
-interface Binding {
-  readonly trigger: Trigger
-  readonly program: Program
-  readonly commands: readonly Command[]
-  readonly relays: readonly { readonly command: Command; readonly sends: readonly Chord[] }[]
-}
-type Bindings = ReadonlyMap<string, Binding>
-type Fault = Pick<Clash, 'severity' | 'layer' | 'message'> & { readonly commands: readonly Command[] }
+import { characterAt, heldOf, triggerKey, triggerName, type Chord } from '../triggers/index.js'
+import type { CheckContext, Finding, Group, Rule } from './finding.js'
+import type { Surroundings } from './layers.js'
+import { pageProgram } from './press-rules.js'
 
 /** Faults of the relays on one trigger, each with the whole way from the control to the program in its message. */
-export function relayFaults(
-  group: Binding,
-  bindings: Bindings,
-  layers: PressLayers,
-  around: Surroundings,
-): Fault[] {
-  return group.relays.flatMap(({ command, sends }): Fault[] => {
+export const relays: Rule = (group, context) => {
+  const { around } = context
+  return group.relays.flatMap(({ command, sends }): Finding[] => {
     const way = `${triggerName(group.trigger, around)} sends ${sends.map((s) => triggerName(s, around)).join(', then ')} for “${command.name}”`
-    const broken = brokenAt(command, sends, group.program, bindings, layers, around)
+    const found = (kind: 'relay-broken' | 'relay-elsewhere', message: string, cause: string): Finding => ({
+      kind,
+      severity: kind === 'relay-broken' ? 'blocks' : 'caution',
+      layer: 'relay',
+      message,
+      cause,
+      evidence: 'plan',
+      commands: [command],
+    })
+    const broken = brokenAt(command, sends, group.program, context)
     if (broken)
-      return [{ severity: 'blocks', layer: 'relay', message: `${way}, but ${broken}.`, commands: [command] }]
-    const stray = otherFocus(group, command, sends, bindings, around)
+      return [found('relay-broken', `${way}, but ${broken}.`, 'Controls send what reaches no command.')]
+    const stray = otherFocus(group, command, sends, context)
     return stray === null
       ? []
-      : [{ severity: 'caution', layer: 'relay', message: `${way}; ${stray}.`, commands: [command] }]
+      : [
+          found(
+            'relay-elsewhere',
+            `${way}; ${stray}.`,
+            'Controls send keys that mean something else in another program.',
+          ),
+        ]
   })
 }
 
@@ -37,10 +39,9 @@ export function brokenAt(
   command: Command,
   sends: readonly Chord[],
   program: Program,
-  bindings: Bindings,
-  layers: PressLayers,
-  around: Surroundings,
+  context: Pick<CheckContext, 'around' | 'layers' | 'group'>,
 ): string | null {
+  const { around, layers } = context
   for (const sent of sends) {
     const action = layers.system(sent)
     if (action !== null) return `${around.system.name} takes ${triggerName(sent, around)} first: ${action}`
@@ -50,7 +51,7 @@ export function brokenAt(
     return menuFault(command, sends.slice(1), around)
   for (const [i, sent] of sends.entries()) {
     const last = i === sends.length - 1
-    const fault = bindingFault(command, sent, program, bindings, around, last)
+    const fault = bindingFault(command, sent, program, context, last)
     if (fault !== null) return fault
   }
   return null
@@ -61,17 +62,16 @@ function bindingFault(
   command: Command,
   sent: Chord,
   program: Program,
-  bindings: Bindings,
-  around: Surroundings,
+  { around, group }: Pick<CheckContext, 'around' | 'group'>,
   isLast: boolean,
 ): string | null {
   const name = triggerName(sent, around)
-  const bound = bindings.get(`${program.id} ${triggerKey(sent)}`)
+  const bound = group(program.id, triggerKey(sent))
   // a relay that stands for a chord is no binding of the program's own
   const commands = bound?.commands.filter((c) => !bound.relays.some((r) => r.command === c)) ?? []
   if (commands.length === 0) {
     const elsewhere = around.programs.filter(
-      (p) => p.id !== program.id && bindings.has(`${p.id} ${triggerKey(sent)}`),
+      (p) => p.id !== program.id && group(p.id, triggerKey(sent)) !== undefined,
     )
     return elsewhere.length > 0
       ? `${program.name} has nothing on ${name}; only ${elsewhere.map((p) => p.name).join(' and ')} has`
@@ -103,30 +103,21 @@ export function menuFault(command: Command, walk: readonly Chord[], around: Surr
 
 /** What the relay does while another program is in front, or null when it is at rest then or does nothing there. */
 function otherFocus(
-  group: Binding,
+  group: Group,
   command: Command,
   sends: readonly Chord[],
-  bindings: Bindings,
-  around: Surroundings,
+  { around, group: groupOf }: CheckContext,
 ): string | null {
-  if (followsProgram(group.trigger, around)) return null
+  // a page that is only up while its program is in front
+  if (pageProgram(group.trigger, around) !== undefined) return null
   for (const other of around.programs) {
     if (other.id === command.programId) continue
     // the control means something of its own there
-    if (bindings.has(`${other.id} ${triggerKey(group.trigger)}`)) continue
+    if (groupOf(other.id, triggerKey(group.trigger))) continue
     const stray = sends
-      .map((sent) => bindings.get(`${other.id} ${triggerKey(sent)}`)?.commands[0])
+      .map((sent) => groupOf(other.id, triggerKey(sent))?.commands[0])
       .find((c) => c !== undefined)
     if (stray) return `with ${other.name} in front it runs “${stray.name}” there`
   }
   return null
-}
-
-/** Whether the control's page is only up while its program is in front. */
-function followsProgram(trigger: Trigger, around: Surroundings): boolean {
-  if (!('pageId' in trigger) || trigger.pageId === undefined) return false
-  const page = pagesOf(around.devices?.find((d) => d.id === trigger.deviceId)).find(
-    (p) => p.id === trigger.pageId,
-  )
-  return page?.programId !== undefined
 }

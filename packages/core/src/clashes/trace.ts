@@ -2,7 +2,7 @@ import { fullName, type Command } from '../commands/index.js'
 import {
   actOf, holdWaitMs, tapWaitMs, triggerKey, triggerName, withAct, type Act, type Chord, type Trigger,
 } from '../triggers/index.js' // prettier-ignore
-import { typedInWords } from './find.js'
+import { typedInWords } from './press-rules.js'
 import { menuFault } from './relay.js'
 import { Scene } from './scene.js'
 import {

@@ -9,6 +9,16 @@ export const damageLevels = ['nuisance', 'rework', 'loss'] as const
 /** What a slip costs: a moment; work that has to be done again; something that cannot be had back. */
 export type DamageLevel = (typeof damageLevels)[number]
 
+export const hintKinds = ['idea', 'shape'] as const
+/** A link of the person's own: an idea that the sign stands for, or a shape that it looks like. */
+const hintSchema = z.strictObject({
+  /** the letter or sign printed on the key */
+  sign: z.string().min(1).max(12),
+  kind: z.enum(hintKinds),
+  why: z.string().max(120),
+})
+export type Hint = z.infer<typeof hintSchema>
+
 export const commandSchema = z.strictObject({
   id: z.string().min(1).max(120),
   programId: z.string().min(1),
@@ -38,6 +48,8 @@ export const commandSchema = z.strictObject({
     .string()
     .regex(/^[a-z][a-z0-9-]{0,60}$/, 'must be the name of an icon, such as map-pin')
     .optional(),
+  /** links that the person sees between the command and a sign on a key */
+  hints: z.array(hintSchema).max(12).optional(),
   /** short text for labels, where the person has written one */
   label: z.string().min(1).max(60).optional(),
   note: z.string().max(2000).optional(),

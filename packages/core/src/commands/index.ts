@@ -4,6 +4,7 @@ export {
   commandSchema,
   damageLevels,
   fullName,
+  hintKinds,
   contextsInWords,
   isLiveIn,
   liveContexts,
@@ -11,5 +12,7 @@ export {
   type Command,
   type CommandKind,
   type DamageLevel,
+  type Hint,
 } from './command.js'
 export { namesakesOf, searchCommands } from './search.js'
+export { noRules, ruleBook, rulesSchema, type RuleBook, type Rules } from './rules.js'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { chordSchema } from '../triggers/index.js'
+import { chordSchema, modifiers } from '../triggers/index.js'
 
 /** A mode of a program. */
 export const contextSchema = z.strictObject({
@@ -20,6 +20,22 @@ export const programSchema = z.strictObject({
   contexts: z.array(contextSchema).min(1).max(100),
   /** opens the program's menus, which are then walked by the first letters of their entries */
   menuChord: chordSchema.optional(),
+  /** it runs in a web browser, which keeps some keys for itself */
+  host: z.literal('browser').optional(),
+  /** whether its keys are those of characters or those of places on the board; places where left out */
+  binds: z.enum(['characters', 'places']).optional(),
+  /** what dragging with the pointer does, plain or with a modifier held */
+  drags: z
+    .array(
+      z.strictObject({
+        /** null for every context */
+        contextId: z.string().min(1).nullable(),
+        modifier: z.enum(modifiers).nullable(),
+        does: z.string().min(1).max(80),
+      }),
+    )
+    .max(60)
+    .optional(),
 })
 export type Program = z.infer<typeof programSchema>
 

@@ -123,6 +123,10 @@ function checkReferences(plan: Plan, fileName: string): void {
       if (stray !== undefined)
         fail(['programs', i, 'contexts', j, 'overlaps'], `there is no context "${stray}" in ${program.name}`)
     })
+    program.drags?.forEach((drag, j) => {
+      if (drag.contextId !== null && !contexts.get(program.id)?.has(drag.contextId))
+        fail(['programs', i, 'drags', j], `there is no context "${drag.contextId}" in ${program.name}`)
+    })
   })
   plan.commands.forEach((command, i) => {
     const known = contexts.get(command.programId)
@@ -135,6 +139,14 @@ function checkReferences(plan: Plan, fileName: string): void {
     const strange = command.siblingIds?.find((id) => !commands.has(id))
     if (strange !== undefined) fail(['commands', i, 'siblingIds'], `there is no command "${strange}"`)
   })
+  const known = (ids: readonly string[], of: ReadonlySet<string>, where: readonly string[]): void => {
+    const stray = ids.find((id) => !of.has(id))
+    if (stray !== undefined) fail(where, `there is no "${stray}"`)
+  }
+  known(plan.rules.keptCommandIds, commands, ['rules', 'keptCommandIds'])
+  known(plan.rules.keptProgramIds, new Set(contexts.keys()), ['rules', 'keptProgramIds'])
+  known(plan.memory.sameIdeas.flat(), commands, ['memory', 'sameIdeas'])
+  known(plan.memory.otherIdeas.flat(), commands, ['memory', 'otherIdeas'])
   idsOf(plan.routines, 'routines')
   plan.routines.forEach((routine, i) => {
     routine.steps.forEach((step, j) => {

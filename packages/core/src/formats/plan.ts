@@ -1,10 +1,13 @@
 import { z } from 'zod'
 import { benchSchema, deviceSchema } from '../bench/index.js'
-import { commandSchema, programSchema } from '../commands/index.js'
+import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
+import { ownSystemKeysSchema } from '../clashes/index.js'
+import { memorySchema } from '../mnemonics/index.js'
 import { chordSchema, popupSetSchema, systemIds, triggerSchema } from '../triggers/index.js'
 import { routineSchema, usageSchema } from '../usage/index.js'
+import { placeWeightsSchema } from './weights.js'
 
-export const planVersion = 2
+export const planVersion = 4
 
 const placementSchema = z.strictObject({
   commandId: z.string().min(1),
@@ -18,6 +21,14 @@ const placementSchema = z.strictObject({
  */
 export type Placement = z.infer<typeof placementSchema>
 
+/** A finding that the person accepts: it stays listed, and comes back when other commands are concerned. */
+const acceptedSchema = z.strictObject({
+  clashId: z.string().min(1).max(400),
+  commandIds: z.array(z.string().min(1)).max(200),
+  note: z.string().max(500),
+})
+export type Accepted = z.infer<typeof acceptedSchema>
+
 const arrangementSchema = z.strictObject({
   id: z.string().min(1).max(80),
   name: z.string().min(1).max(120),
@@ -25,6 +36,8 @@ const arrangementSchema = z.strictObject({
   isDefault: z.boolean(),
   placements: z.array(placementSchema).max(50_000),
   popups: z.array(popupSetSchema).max(50),
+  /** clashes that the person lives with, and why */
+  accepted: z.array(acceptedSchema).max(5000),
 })
 export type Arrangement = z.infer<typeof arrangementSchema>
 
@@ -34,12 +47,22 @@ export const planSchema = z.strictObject({
   name: z.string().min(1).max(120),
   system: z.enum(systemIds),
   layoutId: z.string().min(1).max(40),
+  /** another national layout that the person switches to */
+  otherLayoutId: z.string().min(1).max(40).nullable(),
+  /** the person's own settings of each system's keys, in place of those that ship */
+  ownSystemKeys: ownSystemKeysSchema,
   devices: z.array(deviceSchema).min(1).max(100),
   benches: z.array(benchSchema).min(1).max(50),
   programs: z.array(programSchema).max(100),
   commands: z.array(commandSchema).max(20_000),
   routines: z.array(routineSchema).max(500),
   usage: usageSchema.nullable(),
+  /** what stays as it is, and keys that must not be used */
+  rules: rulesSchema,
+  /** what a place costs beside its time */
+  weights: placeWeightsSchema,
+  /** what names have in common and what is opposite, beside what the names tell */
+  memory: memorySchema,
   arrangements: z.array(arrangementSchema).min(1).max(200),
   activeBenchId: z.string().min(1),
   activeArrangementId: z.string().min(1),

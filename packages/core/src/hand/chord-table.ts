@@ -1,6 +1,9 @@
 import type { Control } from '../bench/index.js'
-import { isModifierCode, type Modifier } from '../triggers/index.js'
-import type { ChordReach, ReachSolver } from './reach.js'
+import { isModifierCode, modifierCodes, modifiers, type Modifier } from '../triggers/index.js'
+import { moveToMs } from './homing.js'
+import { otherHandHelp } from './other-hand.js'
+import { reachSolver, type ChordReach, type ReachSolver } from './reach.js'
+import { atHome, type ReachSituation } from './situation.js'
 
 /** How the hand reaches every place with one set of modifiers held; by the key's code, or the control's id without one. */
 export type ReachByPlace = Readonly<Record<string, ChordReach>>
@@ -17,12 +20,160 @@ export function reachLayer(
   withIds: readonly string[] = [],
 ): ReachByPlace {
   const out: Record<string, ChordReach> = {}
-  for (const { code, id } of controls) {
-    const place = code ?? id
-    if (place in out) continue
-    if (code !== null && held.length > 0 && isModifierCode(code)) continue
+  for (const place of placesOf(controls, held)) {
     const reach = solver.reachChord(held, place, altGraph, withIds)
     if (reach) out[place] = reach
   }
   return out
+}
+
+const placesOf = (controls: readonly Control[], held: readonly Modifier[]): string[] => [
+  ...new Set(
+    controls
+      .filter(({ code }) => code === null || held.length === 0 || !isModifierCode(code))
+      .map(({ code, id }) => code ?? id),
+  ),
+]
+
+/** Every set of modifiers, plainest first. */
+export const modifierSets = (altGraph: boolean, most = 4): Modifier[][] => {
+  const offered = modifiers.filter((m) => m !== 'AltGraph' || altGraph)
+  return Array.from({ length: 1 << offered.length }, (_, bits) => offered.filter((_m, i) => (bits >> i) & 1))
+    .filter((set) => set.length <= most)
+    .sort((a, b) => a.length - b.length)
+}
+
+/** The chord table of a hand over a bench: every control with every set of modifiers, each layer worked out once. */
+export interface ChordTable {
+  readonly situation: ReachSituation
+  /** a layer, worked out now or before; what the bench kept from `previous` is taken from there */
+  layer(held: readonly Modifier[], withId?: string): ReachByPlace
+  /** chords that had to be solved, not taken over */
+  readonly solved: number
+}
+
+interface Kept {
+  readonly key: string
+  /** layers of this hand alone, before others help */
+  readonly direct: Map<string, ReachByPlace>
+  readonly geometry: ReadonlyMap<string, string>
+}
+const keptOf = new WeakMap<ChordTable, Kept>()
+
+const geometryOf = (c: Control): string =>
+  `${c.id} ${c.row} ${c.xMm} ${c.yMm} ${c.widthMm} ${c.heightMm} ${c.zMm ?? 0}`
+
+/** The controls of each place, as text: two benches have a place in common when the text is the same. */
+function geometryByPlace(controls: readonly Control[]): Map<string, string> {
+  const out = new Map<string, string>()
+  for (const control of controls) {
+    const place = control.code ?? control.id
+    out.set(place, `${out.get(place) ?? ''};${geometryOf(control)}`)
+  }
+  return out
+}
+
+/**
+ * @param previous the table of the bench as it was: chords of keys that have not moved are not solved again
+ * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
+ */
+export function chordTable(situation: ReachSituation, previous?: ChordTable): ChordTable {
+  const { hand, controls, altGraph } = situation
+  const solver = reachSolver(hand, controls)
+  const geometry = geometryByPlace(controls)
+  const restsAt = [...Object.values(hand.rests), hand.thumbRest].map((id) => {
+    const control = controls.find((c) => c.id === id)
+    return control && geometryOf(control)
+  })
+  const key = JSON.stringify([hand, restsAt, altGraph])
+  const old = previous && keptOf.get(previous)
+  const before = old?.key === key ? old : undefined
+  const isSame = (place: string): boolean => geometry.get(place) === before?.geometry.get(place)
+  const direct = new Map<string, ReachByPlace>()
+  const final = new Map<string, ReachByPlace>()
+  const improve = fromElsewhere(situation, solver)
+  let solved = 0
+
+  const directLayer = (name: string, held: readonly Modifier[], withId?: string): ReachByPlace => {
+    const oldLayer = before?.direct.get(name)
+    const heldSame =
+      oldLayer !== undefined &&
+      held.every((m) => modifierCodes(m, altGraph).every(isSame)) &&
+      (withId === undefined || isSame(withId))
+    const out: Record<string, ChordReach> = {}
+    const device = withId?.slice(0, withId.indexOf('/') + 1)
+    // only controls of one device are pressed together
+    const near = device === undefined ? controls : controls.filter((c) => c.id.startsWith(device))
+    for (const place of placesOf(near, held)) {
+      const known = heldSame && isSame(place)
+      if (!known) solved++
+      const reach = known
+        ? oldLayer[place]
+        : solver.reachChord(held, place, altGraph, withId === undefined ? [] : [withId])
+      if (reach) out[place] = reach
+    }
+    return out
+  }
+  const table: ChordTable = {
+    situation,
+    get solved() {
+      return solved
+    },
+    layer(held, withId) {
+      const name = `${held.join('+')}|${withId ?? ''}`
+      let layer = final.get(name)
+      if (!layer) {
+        const own = directLayer(name, held, withId)
+        direct.set(name, own)
+        layer = Object.fromEntries(
+          Object.entries(own).map(([place, reach]) => [place, improve(place, reach)]),
+        )
+        final.set(name, layer)
+      }
+      return layer
+    },
+  }
+  keptOf.set(table, { key, direct, geometry })
+  return table
+}
+
+/** What another home and the other hand make of a chord that the hand has to leave for. */
+function fromElsewhere(
+  { hand, controls, altGraph, homes, otherHand }: ReachSituation,
+  solver: ReachSolver,
+): (place: string, reach: ChordReach) => ChordReach {
+  const [own, ...others] = homes
+  const elsewhere = others.map((home) => {
+    const there = controls.filter((c) => c.id.startsWith(`${home.deviceId}/`))
+    return { home, ids: new Set(there.map((c) => c.id)), solver: reachSolver(atHome(hand, home), there) }
+  })
+  const helper = otherHand && { ...otherHand, solver: remembering(reachSolver(otherHand.hand, controls)) }
+  const mine = remembering(solver)
+  const viaHome = (reach: ChordReach, id: string): ChordReach => {
+    const there = elsewhere.find(({ ids }) => ids.has(id))
+    const near = there && own && there.solver.reachChord([], id, altGraph)
+    if (!near || !own || near.verdict === 'away') return reach
+    const timeMs = moveToMs(own, there.home) + near.timeMs
+    return timeMs < reach.timeMs ? { ...reach, timeMs, viaHome: there.home.deviceId } : reach
+  }
+  return (place, reach) => {
+    if (reach.verdict !== 'away') return reach
+    const moved = reach.keys.length === 1 && place.includes('/') ? viaHome(reach, place) : reach
+    const help = helper && otherHandHelp(moved, helper, mine)
+    return help ? { ...moved, help } : moved
+  }
+}
+
+/** The same parts of chords are asked for again with every key. */
+function remembering(solver: ReachSolver): ReachSolver {
+  const known = new Map<string, ChordReach>()
+  return {
+    ...solver,
+    reachControls(ids) {
+      const name = ids.join(' ')
+      let reach = known.get(name)
+      if (!reach) known.set(name, (reach = solver.reachControls(ids)))
+      return reach
+    },
+  }
 }

@@ -51,6 +51,21 @@ export const fingerWidthMm = 9
 /** Crossing by this much costs as much as a finger at its comfort radius, mm. Assumed. */
 export const crossingScaleMm = 10
 
+/** Comfortable reach up and down from the resting height at the reference span, mm. Assumed, the same for all fingers. */
+export const heightRadiusMm = 20
+
+/**
+ * Tapping ability of each finger of the weaker and of the stronger hand, left and right in a right-handed person:
+ * little, ring, middle, index. Hoke (1922) (from memory). The thumb was not measured; it counts as the index finger.
+ */
+export const tappingCapacity = {
+  left: { little: 48, ring: 57, middle: 63, index: 66, thumb: 66 },
+  right: { little: 56, ring: 62, middle: 69, index: 70, thumb: 70 },
+} as const
+
+/** Upper bounds of the wrist bands of RULA, degrees: in line, turned to 15°, beyond (from memory). */
+export const wristBandsDeg = { inLine: 1, turned: 15 } as const
+
 /** Upper bounds of effort for a verdict. Assumed; they meet the trade facts with margin. */
 export const verdictLimits = { easy: 0.8, stretch: 2.05 } as const
 
@@ -58,6 +73,8 @@ export const verdictLimits = { easy: 0.8, stretch: 2.05 } as const
 export const fittsMsPerBit = 100
 /** Pressing a button that is under the finger, ms: Kieras' extension of the keystroke-level model (from memory). */
 export const pressMs = 100
+/** Closing the hand on what it has moved to, ms, as long as a press. Assumed. */
+export const settleMs = 100
 /** Homing the hand between devices, ms: H of Card, Moran and Newell (1980) (from memory). */
 export const homingMs = 400
 /** Movement time of the pointer per bit, ms: 4.5 bits/s, ISO 9241-411, Soukoreff and MacKenzie (2004) (from memory). */

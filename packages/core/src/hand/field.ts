@@ -1,6 +1,6 @@
 import { contours, type ContourMultiPolygon } from 'd3-contour'
 import { capGapMm, pitchMm } from '../bench/index.js'
-import { fingers, pressMs, type Finger } from './constants.js'
+import { fingers, type Finger } from './constants.js'
 import { frameSign, type HandModel } from './model.js'
 import { freePose } from './pose.js'
 import { movementMs } from './time.js'
@@ -46,16 +46,18 @@ export function reachField(
       const y = area.y0Mm + r * area.cellMm
       let least = Infinity
       let distance = 0
+      let finger = 0
       for (const f of used) {
-        const point = [{ x0: x, x1: x, y0: y, y1: y, bottomRow: false, targetMm: pitchMm }]
+        const point = [{ x0: x, x1: x, y0: y, y1: y, z: hand.restZMm, bottomRow: false, targetMm: pitchMm }]
         const { energy } = freePose(hand, point, [f])
         if (energy < least) {
           least = energy
+          finger = f
           distance = Math.hypot(x - (hand.tipX[f] as number), y - (hand.tipY[f] as number))
         }
       }
       effort[r * columns + c] = Math.sqrt(least)
-      timeMs[r * columns + c] = pressMs + movementMs(distance, pitchMm - capGapMm)
+      timeMs[r * columns + c] = hand.pressMs + movementMs(distance, pitchMm - capGapMm, hand.msPerBit[finger])
     }
   }
   return { x0Mm: area.x0Mm, y0Mm: area.y0Mm, cellMm: area.cellMm, columns, rows, effort, timeMs }

@@ -1,13 +1,35 @@
-export { fingers, defaultSpanMm, homingMs, verdictLimits, type Finger } from './constants.js'
-export { reachSolver, verdicts, type ChordReach, type ReachSolver, type Verdict } from './reach.js'
+export {
+  defaultSpanMm,
+  fingers,
+  fittsMsPerBit,
+  homingMs,
+  pressMs,
+  tappingCapacity,
+  verdictLimits,
+  type Finger,
+} from './constants.js'
+export {
+  reachSolver,
+  verdicts,
+  type ChordReach,
+  type OtherHandHelp,
+  type ReachSolver,
+  type Verdict,
+} from './reach.js'
 export { benchSolver } from './bench-solver.js'
-export { reachLayer, type ReachByPlace } from './chord-table.js'
+export { chordTable, modifierSets, reachLayer, type ChordTable, type ReachByPlace } from './chord-table.js'
+export { reachSituation, type ReachSituation } from './situation.js'
+export { moveToMs } from './homing.js'
+export { fingerCapacity, wristBand, type WristBand } from './load.js'
+export { fitDrill, type DrillPress } from './drill.js'
+export { fitHand, type FitTrial, type FittedHand } from './fit.js'
 export { reachField, reachContours, type FieldArea, type ReachContour, type ReachField } from './field.js'
-export { movementMs, indexOfDifficultyBits, chordTimeMs } from './time.js'
+export { movementMs, indexOfDifficultyBits, chordTimeMs, homingTimeMs } from './time.js'
 export { spanPercentile, type SpanSurvey } from './span.js'
-export { strokeMs, triggerReach, type PriceContext, type ReachAt } from './price.js'
+export { reachIn, strokeMs, triggerReach, type PriceContext, type ReachAt } from './price.js'
 export {
   handModel,
+  heightEnergy,
   aimBox,
   frameSign,
   degToRad,

@@ -5,9 +5,12 @@ import {
   comfortRadiiMm,
   fingerSpansSemitones,
   fingers,
+  fittsMsPerBit,
+  heightRadiusMm,
   palmShiftScaleMm,
   palmTurnScaleDeg,
   pivotBehindTipsMm,
+  pressMs,
   referenceSpanMm,
   semitoneMm,
   thumbInwardMm,
@@ -35,6 +38,12 @@ export interface HandModel {
   readonly practicalMm: Float64Array
   readonly shiftWeight: number
   readonly turnWeight: number
+  /** height of the resting fingertips, and 1 / radius² up or down from it */
+  readonly restZMm: number
+  readonly heightWeight: number
+  /** the person's press, ms, and slope of each finger, ms a bit */
+  readonly pressMs: number
+  readonly msPerBit: Float64Array
 }
 
 export const degToRad = (angleDeg: number): number => (angleDeg * Math.PI) / 180
@@ -44,7 +53,7 @@ export const radToDeg = (angleRad: number): number => (angleRad * 180) / Math.PI
 export const frameSign = (side: HandSide): 1 | -1 => (side === 'left' ? 1 : -1)
 
 /** A hand and the ids of the controls that its fingertips rest on. */
-export interface HandAtRest extends Pick<RestingHand, 'side' | 'spanMm' | 'rests'> {
+export interface HandAtRest extends Pick<RestingHand, 'side' | 'spanMm' | 'rests' | 'fit'> {
   /** the control under the thumb; the key "Space" where left out */
   readonly thumbRest?: string
 }
@@ -55,7 +64,7 @@ export interface HandAtRest extends Pick<RestingHand, 'side' | 'spanMm' | 'rests
  */
 export function handModel(hand: HandAtRest, controls: readonly Control[]): HandModel {
   const sign = frameSign(hand.side)
-  const at = (id: string, finger: string): { x: number; y: number } => {
+  const at = (id: string, finger: string): { x: number; y: number; z: number } => {
     const control = controls.find((c) => c.id === id)
     if (!control) {
       throw new CoreError('REST_MISSING', {
@@ -64,7 +73,7 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
         mend: 'choose a control that the device has',
       })
     }
-    return { x: control.xMm * sign, y: control.yMm }
+    return { x: control.xMm * sign, y: control.yMm, z: control.zMm ?? 0 }
   }
   const index = at(hand.rests.index, 'index')
   const long = [
@@ -76,7 +85,7 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
   const space = controls.find((c) => c.id === (hand.thumbRest ?? 'Space'))
   // Without a space bar the thumb lies where one would be: two rows nearer than the home row.
   const tips = [{ x: index.x + thumbInwardMm, y: space?.yMm ?? index.y + 38.1 }, ...long]
-  const mean = (pick: (tip: { x: number; y: number }) => number): number =>
+  const mean = (pick: (tip: { x: number; y: number; z: number }) => number): number =>
     long.reduce((s, t) => s + pick(t), 0) / 4
   const pivot = { x: mean((t) => t.x), y: mean((t) => t.y) + pivotBehindTipsMm }
   const scale = hand.spanMm / referenceSpanMm
@@ -105,6 +114,13 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
     practicalMm: spans(2),
     shiftWeight: 1 / palmShiftScaleMm ** 2,
     turnWeight: 1 / degToRad(palmTurnScaleDeg) ** 2,
+    restZMm: mean((t) => t.z),
+    heightWeight: 1 / (heightRadiusMm * scale) ** 2,
+    pressMs: hand.fit?.pressMs ?? pressMs,
+    msPerBit: Float64Array.from(
+      fingers,
+      (finger) => (hand.fit?.msPerBit ?? fittsMsPerBit) * (hand.fit?.fingerFactors[finger] ?? 1),
+    ),
   }
 }
 
@@ -115,6 +131,8 @@ export interface AimBox {
   readonly y0: number
   readonly y1: number
   readonly bottomRow: boolean
+  /** height above the desk, mm */
+  readonly z: number
   /** the smaller side of the cap, mm: the W of Fitts */
   readonly targetMm: number
 }
@@ -129,6 +147,18 @@ export function aimBox(control: Control, side: HandSide): AimBox {
     y0: control.yMm - halfY,
     y1: control.yMm + halfY,
     bottomRow: control.row === 'bottom',
+    z: control.zMm ?? 0,
     targetMm: Math.min(control.widthMm, control.heightMm),
   }
+}
+
+/**
+ * The part of a chord's energy that comes from keys above or below the resting fingertips. The palm rises and sinks
+ * as it shifts, so the least over its height is known at once, and does not depend on which finger takes which key.
+ * @param heightsMm of the keys above the resting fingertips
+ */
+export function heightEnergy(hand: HandModel, heightsMm: readonly number[]): number {
+  const w = hand.heightWeight
+  const palm = (w * heightsMm.reduce((sum, h) => sum + h, 0)) / (hand.shiftWeight + w * heightsMm.length)
+  return heightsMm.reduce((sum, h) => sum + w * (h - palm) ** 2, palm * palm * hand.shiftWeight)
 }

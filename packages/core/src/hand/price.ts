@@ -7,17 +7,24 @@ import {
   type PopupSet,
   type Trigger,
 } from '../triggers/index.js'
-import { homingMs, pointingMsPerBit, pressMs, strokeLengthMm } from './constants.js'
+import { pointingMsPerBit, pressMs, strokeLengthMm } from './constants.js'
+import type { ChordTable } from './chord-table.js'
 import type { ChordReach } from './reach.js'
 import { indexOfDifficultyBits } from './time.js'
 
 /** How the hand reaches a place with modifiers held, and with another control held; undefined while it is not known. */
 export type ReachAt = (held: readonly Modifier[], place: string, withId?: string) => ChordReach | undefined
 
+/** Reach as a chord table knows it, layer by layer as they are asked for. */
+export const reachIn =
+  (table: ChordTable): ReachAt =>
+  (held, place, withId) =>
+    table.layer(held, withId)[place]
+
 export interface PriceContext {
   readonly reachAt: ReachAt
-  /** whether the pointing hand works the device, and whether it holds it; null for the hand on the keys */
-  pointing(deviceId: string): 'in hand' | 'elsewhere' | null
+  /** how long the pointing hand takes to take the device up, 0 when it holds it, ms; null for the hand on the keys */
+  takeUpMs(deviceId: string): number | null
   popup(setId: string): PopupSet | undefined
 }
 
@@ -34,6 +41,7 @@ const atPointer = (timeMs: number, verdict: ChordReach['verdict']): ChordReach =
   fingers: {},
   spanUse: 0,
   timeMs,
+  distanceMm: 0,
 })
 
 /** Time of a stroke, ms: press, a movement into the direction's sector by Fitts at the pointer's pace, release. */
@@ -67,10 +75,8 @@ export function triggerReach(trigger: Trigger, context: PriceContext): ChordReac
     return { ...opener, timeMs: opener.timeMs + pickMs }
   }
   const held = heldOf(trigger)
-  const pointing = 'code' in trigger ? null : context.pointing(trigger.deviceId)
-  if (pointing !== null) {
-    // another pen or mouse has to be taken up first
-    const takeUp = pointing === 'elsewhere' ? homingMs : 0
+  const takeUp = 'code' in trigger ? null : context.takeUpMs(trigger.deviceId)
+  if (takeUp !== null) {
     const own = takeUp + (trigger.kind === 'stroke' ? strokeMs(trigger.of) : pressMs + actMs(trigger))
     const pointer = atPointer(own, takeUp > 0 ? 'away' : trigger.kind === 'stroke' ? 'easy' : 'rest')
     const last = held.at(-1)

@@ -2,8 +2,16 @@ import type { Control } from '../bench/index.js'
 import { CoreError } from '../errors.js'
 import { modifierCodes, type Modifier } from '../triggers/index.js'
 import { fingers, verdictLimits, type Finger } from './constants.js'
-import { bestFingering } from './fingering.js'
-import { aimBox, handModel, radToDeg, type AimBox, type HandAtRest, type HandModel } from './model.js'
+import { bestFingering, type Fingering } from './fingering.js'
+import {
+  aimBox,
+  handModel,
+  heightEnergy,
+  radToDeg,
+  type AimBox,
+  type HandAtRest,
+  type HandModel,
+} from './model.js'
 import { freePose } from './pose.js'
 import { chordTimeMs } from './time.js'
 
@@ -27,6 +35,22 @@ export interface ChordReach {
   readonly spanUse: number
   /** from rest to the last key down, one way, ms */
   readonly timeMs: number
+  /** the longest way of a finger from where it rests, mm */
+  readonly distanceMm: number
+  /** the device that the hand moves to first, where that is quicker than reaching from home */
+  readonly viaHome?: string
+  /** what the other hand can do about a chord that this one has to leave for */
+  readonly help?: OtherHandHelp
+}
+
+/** A chord shared with the other hand. */
+export interface OtherHandHelp {
+  /** controls that the other hand takes */
+  readonly keys: readonly string[]
+  /** until the last key is down, from both hands at rest, ms */
+  readonly timeMs: number
+  /** until the other hand is back where it was, ms; 0 when it rests on keys */
+  readonly backMs: number
 }
 
 /** Least effort still counts as rest below this: the solver's rounding, far under anything felt. */
@@ -41,6 +65,9 @@ export function verdictOf(effort: number, spanUse: number): Verdict {
 
 export interface ReachSolver {
   readonly hand: HandModel
+  has(id: string): boolean
+  /** middle of a control and the smaller side of its cap, mm */
+  centreOf(id: string): { readonly xMm: number; readonly yMm: number; readonly targetMm: number }
   /**
    * How the hand makes a chord of these controls, all at once.
    * @throws CoreError `CHORD_UNREADABLE` for no key, more than five, a repeated or an unknown control id
@@ -91,13 +118,23 @@ export function reachSolver(restingHand: HandAtRest, controls: readonly Control[
 
   const solve = (ids: readonly string[], cutoff: number): { reach: ChordReach; energy: number } | null => {
     const chordBoxes = ids.map(boxOf)
-    const best = bestFingering(hand, chordBoxes, ids.map(singlesOf), cutoff)
+    const lift = heightEnergy(
+      hand,
+      chordBoxes.map((box) => box.z - hand.restZMm),
+    )
+    const best = bestFingering(hand, chordBoxes, ids.map(singlesOf), cutoff - lift)
     if (!best) return null
-    return { reach: describe(hand, ids, chordBoxes, best), energy: best.leastEnergy }
+    const energy = best.leastEnergy + lift
+    return { reach: describe(hand, ids, chordBoxes, best.fingering, energy), energy }
   }
 
   return {
     hand,
+    has: (id) => byId.has(id),
+    centreOf(id) {
+      const { xMm, yMm, widthMm, heightMm } = byId.get(id) as Control
+      return { xMm, yMm, targetMm: Math.min(widthMm, heightMm) }
+    },
     reachControls(ids) {
       checkIds(ids, byId)
       return solve(ids, Infinity)?.reach ?? outOfFingers(ids)
@@ -129,16 +166,17 @@ function describe(
   hand: HandModel,
   ids: readonly string[],
   boxes: readonly AimBox[],
-  best: NonNullable<ReturnType<typeof bestFingering>>,
+  { used, aims, pose }: Fingering,
+  energy: number,
 ): ChordReach {
-  const { used, aims, pose } = best.fingering
   let spanUse = 0
   for (let a = 0; a < used.length; a++) {
     for (let b = a + 1; b < used.length; b++) {
       const dx = (aims[2 * a] as number) - (aims[2 * b] as number)
       const dy = (aims[2 * a + 1] as number) - (aims[2 * b + 1] as number)
       const largest = hand.practicalMm[(used[a] as number) * 5 + (used[b] as number)] as number
-      spanUse = Math.max(spanUse, Math.hypot(dx, dy) / largest)
+      const dz = (boxes[a] as AimBox).z - (boxes[b] as AimBox).z
+      spanUse = Math.max(spanUse, Math.hypot(dx, dy, dz) / largest)
     }
   }
   let stretch = 0
@@ -151,11 +189,16 @@ function describe(
     const wy = (dy > 0 ? hand.weightBack[f] : hand.weightForward[f]) as number
     stretch = Math.max(stretch, Math.sqrt(wx * dx * dx + wy * dy * dy))
     return {
-      distanceMm: Math.hypot(x - (hand.tipX[f] as number), y - (hand.tipY[f] as number)),
+      distanceMm: Math.hypot(
+        x - (hand.tipX[f] as number),
+        y - (hand.tipY[f] as number),
+        (boxes[k] as AimBox).z - hand.restZMm,
+      ),
       widthMm: (boxes[k] as AimBox).targetMm,
+      msPerBit: hand.msPerBit[f] as number,
     }
   })
-  const effort = Math.sqrt(best.leastEnergy)
+  const effort = Math.sqrt(energy)
   const verdict = verdictOf(effort, spanUse)
   return {
     keys: ids,
@@ -169,7 +212,8 @@ function describe(
         ? {}
         : Object.fromEntries(ids.map((id, k) => [id, fingers[used[k] as number] as Finger])),
     spanUse,
-    timeMs: chordTimeMs(moves),
+    timeMs: chordTimeMs(moves, hand.pressMs),
+    distanceMm: Math.max(...moves.map((m) => m.distanceMm)),
   }
 }
 
@@ -184,6 +228,7 @@ const outOfFingers = (ids: readonly string[]): ChordReach => ({
   fingers: {},
   spanUse: 0,
   timeMs: Infinity,
+  distanceMm: Infinity,
 })
 
 function checkIds(ids: readonly string[], known: ReadonlyMap<string, Control>): void {

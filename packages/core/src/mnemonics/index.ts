@@ -1,2 +1,17 @@
-export { mnemonicScore, ruleScores, isShiftPartner, toggleShift, type MnemonicScore } from './score.js'
-export { meaningWords } from './words.js'
+export { ruleScores, type Link, type MnemonicScore } from './score.js'
+export { meaningWords, stemOf } from './words.js'
+export {
+  memorySchema,
+  noMemory,
+  pairAxes,
+  shippedWordPairs,
+  type Memory,
+  type WordPair,
+} from './word-pairs.js'
+export { alikeFrom, nameLikeness, sharedIdeas, type Idea } from './ideas.js'
+export { neighboursOf, type Neighbours, type Side } from './neighbours.js'
+export { mnemonicContext, type MnemonicContext } from './context.js'
+export { mnemonicReader, type MnemonicReader } from './reader.js'
+export { letterConflicts, type LetterConflict } from './conflicts.js'
+export { areOppositeWays, isShiftPartner, onSpot, toggleShift } from './trigger-partners.js'
+export { oppositeFinder } from './opposites.js'

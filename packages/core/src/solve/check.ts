@@ -1,23 +1,29 @@
-import { keyControls } from '../bench/index.js'
-import { activeBench, type Arrangement, type Plan } from '../formats/index.js'
+import { acceptedIn, activeBench, type Accepted, type Arrangement, type Plan } from '../formats/index.js'
 import { findClashes, type Clash, type Surroundings } from '../clashes/index.js'
-import { benchSolver, reachLayer, type ReachByPlace } from '../hand/index.js'
+import { chordTable, reachSituation, type ReachByPlace } from '../hand/index.js'
 import { remediesFor, remedyLayers, type Remedy } from './mend.js'
-import { surveyPlaces } from './places.js'
+import { surveyPlaces } from './survey.js'
 
 /** Clashes of an arrangement with their remedies, for the first hand on the active bench. */
 export function checkArrangement(
   plan: Plan,
   arrangement: Arrangement,
   around: Surroundings,
-): { readonly clash: Clash; readonly remedies: readonly Remedy[] }[] {
+): {
+  readonly clash: Clash
+  readonly remedies: readonly Remedy[]
+  /** the person lives with it */
+  readonly accepted: Accepted | undefined
+}[] {
   const clashes = findClashes(arrangement.placements, around)
   if (clashes.length === 0) return []
-  const hand = activeBench(plan).hands[0]
-  const solver = hand && benchSolver(hand, around.controls)
-  const layers: ReachByPlace[] = remedyLayers.map((held) =>
-    solver ? reachLayer(solver, keyControls(around.controls), held, around.layout.altGraph) : {},
-  )
+  const table = chordTable(reachSituation(activeBench(plan), plan.devices, around.layout.altGraph))
+  const layers: ReachByPlace[] = remedyLayers.map((held) => table.layer(held))
   const survey = surveyPlaces(arrangement.placements, around)
-  return clashes.map((clash) => ({ clash, remedies: remediesFor(clash, survey, layers) }))
+  const accepted = acceptedIn(arrangement)
+  return clashes.map((clash) => ({
+    clash,
+    remedies: remediesFor(clash, survey, layers),
+    accepted: accepted(clash),
+  }))
 }

@@ -1,166 +1,185 @@
-import { pagesOf, plainTriggers, splitSpot, type Control } from '../bench/index.js'
-import {
-  pressLayers,
-  sentBy,
-  typingContexts,
-  type Placed,
-  type PressLayers,
-  type Surroundings,
-} from '../clashes/index.js'
+import type { Control } from '../bench/index.js'
+import { typingContexts } from '../clashes/index.js'
 import { canBeLiveTogether, type Command } from '../commands/index.js'
+import { defaultPlaceWeights, type PlaceWeights } from '../formats/index.js'
 import {
-  homingMs,
+  fingerCapacity,
+  homingTimeMs,
   triggerReach,
   type ChordReach,
-  type PriceContext,
+  type ReachAt,
   type ReachByPlace,
 } from '../hand/index.js'
-import { mnemonicScore, type MnemonicScore } from '../mnemonics/index.js'
-import { triggerKey, type Modifier, type Trigger } from '../triggers/index.js'
-import { defaultPlaceWeights, type PlaceWeights } from './weights.js'
+import type { MnemonicScore } from '../mnemonics/index.js'
+import type { Modifier, Trigger } from '../triggers/index.js'
+import { candidate, layerCandidates, pageFor, type Candidate, type PageOf } from './candidates.js'
+import { priceContext, type PlaceSurvey } from './survey.js'
 
 /** The parts of a place's cost, ms. */
 export interface PlaceCost {
+  /** there and, where a hand leaves, back */
   readonly timeMs: number
-  readonly effortMs: number
+  readonly stretchMs: number
   readonly recallMs: number
-  /** the hand leaves and has to come back */
-  readonly awayMs: number
   readonly displaceMs: number
-  readonly typingMs: number
+  readonly clashMs: number
+}
+
+/** What the weights multiply: the same for a place whatever they are. */
+interface Amounts {
+  readonly effort: number
+  /** 0 for the strongest finger, 1 for one of half its pace */
+  readonly weakness: number
+  readonly displaced: number
+  readonly clashes: number
 }
 
 /** How good one trigger would be for a command. */
 export interface Place {
   readonly trigger: Trigger
+  readonly key: string
+  readonly candidate: Candidate
   readonly reach: ChordReach
   readonly mnemonic: MnemonicScore
   readonly cost: PlaceCost
   readonly totalMs: number
+  readonly amounts: Amounts
   /** commands that hold the trigger where this one is live, most used first */
   readonly holders: readonly Command[]
+  /** one of those, or what stands on the key, is kept where it is */
+  readonly isKept: boolean
   /** what the system or the device does with the trigger, when it takes it first; such a place is never ranked */
   readonly systemAction: string | null
   /** contexts in which the trigger types instead */
   readonly typesIn: readonly string[]
+  /** commands on the same key worked otherwise: one of the two has to wait for the other */
+  readonly waitsWith: readonly Command[]
 }
 
-/** An arrangement prepared for questions about its triggers. */
-export interface PlaceSurvey {
-  readonly around: Surroundings
-  readonly layers: PressLayers
-  /** devices of the pointing hand, and whether it holds them */
-  readonly pointing: ReadonlyMap<string, boolean>
-  /** commands by trigger key */
-  readonly holders: ReadonlyMap<string, readonly Command[]>
-  /** triggers by command id */
-  readonly triggers: ReadonlyMap<string, readonly Trigger[]>
-  readonly commands: ReadonlyMap<string, Command>
+/** The cap of a home key, which the hand has to find on its way back, mm. */
+const homeKeyMm = 18
+
+/** From rest until the key is down, and until the hand that left is back, ms: alone, or with the other hand's help. */
+export function thereAndBackMs(reach: ChordReach): number {
+  if (reach.verdict !== 'away') return reach.timeMs
+  const alone =
+    reach.timeMs + (Number.isFinite(reach.distanceMm) ? homingTimeMs(reach.distanceMm, homeKeyMm) : Infinity)
+  return reach.help ? Math.min(alone, reach.help.timeMs + reach.help.backMs) : alone
 }
 
-export function surveyPlaces(placements: readonly Placed[], around: Surroundings): PlaceSurvey {
-  const commands = new Map(around.commands.map((c) => [c.id, c]))
-  const holders = new Map<string, Command[]>()
-  const triggers = new Map<string, Trigger[]>()
-  for (const { commandId, trigger } of placements) {
-    const command = commands.get(commandId)
-    if (!command) continue
-    const key = triggerKey(trigger)
-    holders.set(key, [...(holders.get(key) ?? []), command])
-    triggers.set(commandId, [...(triggers.get(commandId) ?? []), trigger])
-  }
-  for (const list of holders.values()) list.sort((a, b) => b.usesPerHour - a.usesPerHour)
-  const pointing = new Map(
-    around.controls.flatMap((c) =>
-      c.pointing === true ? [[splitSpot(c.id).deviceId, c.inHand === true] as const] : [],
-    ),
-  )
-  return { around, layers: pressLayers(around), pointing, holders, triggers, commands }
-}
-
-/** What prices triggers of every kind in an arrangement. */
-export const priceContext = (survey: PlaceSurvey, reachAt: PriceContext['reachAt']): PriceContext => ({
-  reachAt,
-  pointing: (id) => {
-    const inHand = survey.pointing.get(id)
-    return inHand === undefined ? null : inHand ? 'in hand' : 'elsewhere'
-  },
-  popup: (id) => survey.around.popups?.find((set) => set.id === id),
+const costOf = (
+  reach: ChordReach,
+  mnemonic: MnemonicScore,
+  amounts: Amounts,
+  weights: PlaceWeights,
+): PlaceCost => ({
+  timeMs: thereAndBackMs(reach),
+  stretchMs: weights.effortMs * amounts.effort + weights.fingerMs * amounts.weakness,
+  recallMs: weights.recallMs * (1 - mnemonic.score),
+  displaceMs: weights.displaceMs * amounts.displaced,
+  clashMs: weights.clashMs * amounts.clashes,
 })
 
-/** What keeps a trigger from carrying a command at all: the system takes it, or it opens a page or a pop-up set. */
-export function keptBy(trigger: Trigger, survey: PlaceSurvey): string | null {
-  const { layers } = survey
-  const [sent] = sentBy(trigger)
-  const action = sent ? layers.system(sent) : null
-  if (action !== null) return action
-  const page = layers.opensPage(trigger)
-  if (page !== undefined) return page === null ? 'Goes back a page' : 'Opens a page'
-  const popup = layers.opensPopup(trigger)
-  return popup ? `Brings up “${popup.name}”` : null
+const sum = (cost: PlaceCost): number =>
+  cost.timeMs + cost.stretchMs + cost.recallMs + cost.displaceMs + cost.clashMs
+
+/** The same places under other weights, in the order given. */
+export const reweigh = (places: readonly Place[], weights: PlaceWeights): Place[] =>
+  places.map((place) => {
+    const cost = costOf(place.reach, place.mnemonic, place.amounts, weights)
+    return { ...place, cost, totalMs: sum(cost) }
+  })
+
+/** Judges triggers for one command; what is the same for all of them is worked out once. */
+export function placeJudge(
+  command: Command,
+  survey: PlaceSurvey,
+  weights: PlaceWeights = defaultPlaceWeights,
+): (candidate: Candidate, reach: ChordReach) => Place {
+  const { around, rules } = survey
+  const program = around.programs.find((p) => p.id === command.programId)
+  const reader = survey.readerOf(command)
+  const typing = program ? typingContexts(command, program) : []
+  const together = new Map<string, boolean>()
+  const isRival = (other: Command): boolean => {
+    let live = together.get(other.id)
+    if (live === undefined) {
+      live = other.id !== command.id && program !== undefined && canBeLiveTogether(other, command, program)
+      together.set(other.id, live)
+    }
+    return live
+  }
+  const rivalsOn = (key: string): readonly Command[] => {
+    const there = survey.holders.get(key)
+    return there === undefined ? none : there.filter(isRival)
+  }
+  return (at, reach) => {
+    const holders = rivalsOn(at.key)
+    const waitsWith = at.rivals.length > 0 ? at.rivals.flatMap(rivalsOn) : none
+    const typesIn = at.types ? typing : noTexts
+    const busiest = holders[0]
+    const finger = reach.fingers[reach.keys.at(-1) ?? '']
+    const amounts: Amounts = {
+      effort: reach.effort,
+      weakness: finger ? (1 - fingerCapacity(around.handSide ?? 'left', finger)) * 2 : 0,
+      displaced: busiest ? 0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)) : 0,
+      clashes: (typesIn.length > 0 ? 1 : 0) + (waitsWith.length > 0 ? 0.5 : 0),
+    }
+    const mnemonic = reader.score(at.trigger, at.key)
+    const cost = costOf(reach, mnemonic, amounts, weights)
+    return {
+      trigger: at.trigger,
+      key: at.key,
+      candidate: at,
+      reach,
+      mnemonic,
+      cost,
+      totalMs: sum(cost),
+      amounts,
+      holders,
+      isKept: at.closed || holders.some(rules.keeps),
+      systemAction: at.kept,
+      typesIn,
+      waitsWith,
+    }
+  }
 }
 
+const none: readonly Command[] = []
+const noTexts: readonly string[] = []
+
 /** How good one trigger would be for `command`. */
-export function placeFor(
+export const placeFor = (
   command: Command,
   trigger: Trigger,
   reach: ChordReach,
   survey: PlaceSurvey,
   weights: PlaceWeights = defaultPlaceWeights,
-): Place {
-  const { around } = survey
-  const program = around.programs.find((p) => p.id === command.programId)
-  const key = triggerKey(trigger)
-  const holders = (survey.holders.get(key) ?? []).filter(
-    (c) => c.id !== command.id && program !== undefined && canBeLiveTogether(c, command, program),
-  )
-  const opposite = command.oppositeId === undefined ? undefined : survey.commands.get(command.oppositeId)
-  const mnemonic = mnemonicScore(
-    command,
-    trigger,
-    around.layout,
-    opposite && { name: opposite.name, triggers: survey.triggers.get(opposite.id) ?? [] },
-  )
-  const [sent] = sentBy(trigger)
-  const typesIn = program && sent && survey.layers.input(sent) ? typingContexts(command, program) : []
-  const busiest = holders[0]
-  const cost: PlaceCost = {
-    timeMs: reach.timeMs,
-    effortMs: weights.effortMs * reach.effort,
-    recallMs: weights.recallMs * (1 - mnemonic.score),
-    awayMs: reach.verdict === 'away' ? homingMs : 0,
-    displaceMs: busiest
-      ? weights.displaceMs * (0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)))
-      : 0,
-    typingMs: typesIn.length > 0 ? weights.typingMs : 0,
-  }
-  const totalMs = cost.timeMs + cost.effortMs + cost.recallMs + cost.awayMs + cost.displaceMs + cost.typingMs
-  return {
-    trigger,
-    reach,
-    mnemonic,
-    cost,
-    totalMs,
-    holders,
-    systemAction: keptBy(trigger, survey),
-    typesIn,
-  }
-}
-
-/** The page of a device on which a command of `programId` would go: the one that follows the program, or the first. */
-export function pageFor(deviceId: string, programId: string, around: Surroundings): string | undefined {
-  const pages = pagesOf(around.devices?.find((d) => d.id === deviceId))
-  return (
-    pages.find((p) => p.programId === programId) ??
-    pages.find((p) => p.programId === undefined) ??
-    pages[0]
-  )?.id
-}
-
-export type PageOf = (deviceId: string) => string | undefined
+): Place => placeJudge(command, survey, weights)(candidate(trigger, survey), reach)
 
 /**
- * Every place for `command` in one layer (one set of held modifiers): taken, free and kept by the system.
+ * Places for `command` on the candidates given: taken, free and kept by the system. Those that cannot be made are left
+ * out.
+ */
+export function placesOn(
+  command: Command,
+  candidates: readonly Candidate[],
+  reachAt: ReachAt,
+  survey: PlaceSurvey,
+  weights: PlaceWeights = defaultPlaceWeights,
+): Place[] {
+  const price = priceContext(survey, reachAt)
+  const judge = placeJudge(command, survey, weights)
+  const places: Place[] = []
+  for (const at of candidates) {
+    const reach = triggerReach(at.trigger, price)
+    if (reach && Number.isFinite(reach.effort)) places.push(judge(at, reach))
+  }
+  return places
+}
+
+/**
+ * Every place for `command` in one layer (one set of held modifiers).
  * @param layer how the hand reaches each key with `held`
  * @param pageOf the page of a device that is looked at; by default the one that the command would go on
  */
@@ -172,21 +191,13 @@ export function placesInLayer(
   weights: PlaceWeights = defaultPlaceWeights,
   pageOf: PageOf = (id) => pageFor(id, command.programId, survey.around),
 ): Place[] {
-  const price = priceContext(survey, (_held, place) => layer[place])
-  const places: Place[] = []
-  const seen = new Set<string>()
-  for (const control of layerControls(layer, survey)) {
-    const place = control.code ?? control.id
-    if (seen.has(place)) continue
-    seen.add(place)
-    const page = control.code === null ? pageOf(splitSpot(control.id).deviceId) : undefined
-    for (const trigger of plainTriggers(control, held, page)) {
-      const reach = triggerReach(trigger, price)
-      if (reach && Number.isFinite(reach.effort))
-        places.push(placeFor(command, trigger, reach, survey, weights))
-    }
-  }
-  return places
+  return placesOn(
+    command,
+    layerCandidates(layerControls(layer, survey), held, survey, pageOf),
+    (_held, place) => layer[place],
+    survey,
+    weights,
+  )
 }
 
 /** Controls that the layer tells of, and those of the pointing hand. */
@@ -194,8 +205,16 @@ function layerControls(layer: ReachByPlace, survey: PlaceSurvey): Control[] {
   return survey.around.controls.filter((c) => c.pointing === true || layer[c.code ?? c.id] !== undefined)
 }
 
-/** Places that can be had, cheapest first. Places that the system keeps are left out. */
+/** Whether a place can be had at all: nothing takes it first, and no rule of the person forbids it. */
+export const canBeHad = (place: Place): boolean =>
+  place.systemAction === null && !place.candidate.barred && !place.isKept
+
+/** Free: it can be had, nobody holds it, it does not type, and nothing has to wait for it. */
+export const isFree = (place: Place): boolean =>
+  canBeHad(place) && place.holders.length === 0 && place.typesIn.length === 0 && place.waitsWith.length === 0
+
+/** Places that can be had, cheapest first. */
 export const rankPlaces = (places: readonly Place[]): Place[] =>
   places
-    .filter((p) => p.systemAction === null)
-    .sort((a, b) => a.totalMs - b.totalMs || (triggerKey(a.trigger) < triggerKey(b.trigger) ? -1 : 1))
+    .filter(canBeHad)
+    .sort((a, b) => a.totalMs - b.totalMs || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0))

@@ -1,0 +1,57 @@
+import { benchControls, type Bench, type BenchControl, type RestingHand } from './bench.js'
+import { isPointingDevice, type Device } from './device.js'
+import { defaultRests } from './rests.js'
+import { spot } from '../triggers/index.js'
+
+/** A device that a hand can be at home on, with where its fingertips rest. */
+export interface Home {
+  readonly deviceId: string
+  /** ids on the bench */
+  readonly rests: RestingHand['rests']
+  /** middle of the four resting fingertips, mm */
+  readonly xMm: number
+  readonly yMm: number
+  /** what the hand has to hit to be at home: the smaller side of a home key, mm */
+  readonly targetMm: number
+}
+
+/** The hand's own home first, then every other device of the bench that it can rest on. */
+export function homesOf(hand: RestingHand, bench: Bench, devices: readonly Device[]): Home[] {
+  const controls = new Map(benchControls(bench, devices).map((c) => [c.id, c]))
+  const own = bench.devices.find((d) => d.deviceId === hand.deviceId)
+  const others = bench.devices.filter((d) => d !== own)
+  return (own ? [own, ...others] : others).flatMap(({ deviceId }): Home[] => {
+    const device = devices.find((d) => d.id === deviceId)
+    if (!device || isPointingDevice(device)) return []
+    const rests =
+      deviceId === hand.deviceId
+        ? hand.rests
+        : (hand.otherRests?.[deviceId] ?? defaultRests(device, hand.side))
+    const ids = {
+      index: spot(deviceId, rests.index),
+      middle: spot(deviceId, rests.middle),
+      ring: spot(deviceId, rests.ring),
+      little: spot(deviceId, rests.little),
+    }
+    const tips = Object.values(ids).flatMap((id) => controls.get(id) ?? [])
+    if (tips.length < 4) return []
+    const mean = (pick: (c: BenchControl) => number): number => tips.reduce((sum, c) => sum + pick(c), 0) / 4
+    return [
+      {
+        deviceId,
+        rests: ids,
+        xMm: mean((c) => c.xMm),
+        yMm: mean((c) => c.yMm),
+        targetMm: Math.min(...tips.map((c) => Math.min(c.widthMm, c.heightMm))),
+      },
+    ]
+  })
+}
+
+/** Where the pointing hand lies: the middle of the device that it holds, and what it has to hit there. */
+export interface PointerHold {
+  readonly deviceId: string
+  readonly xMm: number
+  readonly yMm: number
+  readonly targetMm: number
+}

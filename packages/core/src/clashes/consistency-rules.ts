@@ -1,0 +1,31 @@
+import type { Command } from '../commands/index.js'
+import { triggerKey, triggerName } from '../triggers/index.js'
+import type { Finding, Rule } from './finding.js'
+
+/** Two meanings of one trigger are worth naming when both are used this often an hour. Assumed. */
+const leastUsesPerHour = 5
+
+const most = (commands: readonly Command[]): Command => commands[0] as Command
+
+/** One trigger that means different things in two programs, both of them much used. Told once for each pair. */
+export const otherMeaning: Rule = ({ trigger, program, commands }, { around, group, isSameIdea }) =>
+  around.programs.flatMap((other): Finding[] => {
+    if (other.id <= program.id) return []
+    const there = group(other.id, triggerKey(trigger))
+    if (!there) return []
+    const [a, b] = [most(commands), most(there.commands)]
+    if (Math.min(a.usesPerHour, b.usesPerHour) < leastUsesPerHour || isSameIdea(a, b)) return []
+    return [
+      {
+        kind: 'other-meaning',
+        severity: 'caution',
+        layer: 'consistency',
+        message: `${triggerName(trigger, around)} means “${a.name}” in ${program.name} and “${b.name}” in ${other.name}.`,
+        cause: `Keys mean different things in ${program.name} and ${other.name}.`,
+        evidence: 'plan',
+        commands: [a, b],
+      },
+    ]
+  })
+
+export const consistencyRules: readonly Rule[] = [otherMeaning]

@@ -1,0 +1,341 @@
+import { pagesOf, splitSpot, type Device, type Lack } from '../bench/index.js'
+import { liveContexts, type Command, type Program } from '../commands/index.js'
+import {
+  characterAt, characterLegend, codeOfCharacter, heldOf, keyLegend, triggerKey, triggerName, type Chord, type Trigger,
+} from '../triggers/index.js' // prettier-ignore
+import type { ClashKind } from './clash.js'
+import type { Finding, Rule } from './finding.js'
+import { lackInWords, sentBy, type Surroundings } from './layers.js'
+import type { Typed } from './typing.js'
+
+const lackKinds: Readonly<Record<Lack['kind'], ClashKind>> = {
+  key: 'key-missing',
+  modifier: 'modifier-missing',
+  control: 'control-missing',
+  page: 'page-missing',
+  direction: 'directions-missing',
+  popup: 'popup-missing',
+}
+
+/** What stands in for a key of the number block where there is none. Common practice, no source. */
+const standIn = (code: string): string | null => {
+  const digit = /^Numpad(\d)$/.exec(code)
+  if (digit) return `Digit${digit[1]}`
+  return { NumpadEnter: 'Enter', NumpadDecimal: 'Period', NumpadDivide: 'Slash' }[code] ?? null
+}
+
+/** The bench has no such key or control. */
+export const missing: Rule = ({ trigger, program, commands }, { layers, around, group }) => {
+  const lacks = layers.device(trigger)
+  const [first] = lacks
+  if (!first) return []
+  const names = lacks.map((lack) => lackInWords(lack, around)).join(' or ')
+  const instead = first.kind === 'key' ? standIn(first.id) : null
+  const stand: Trigger | null =
+    instead !== null && trigger.kind === 'chord' ? { ...trigger, code: instead } : null
+  const taken = stand && group(program.id, triggerKey(stand))
+  const more = !stand
+    ? ''
+    : ` ${triggerName(stand, around)} would stand in for it${taken ? `, but means “${taken.commands[0]?.name}”` : ''}.`
+  return [
+    {
+      kind: lackKinds[first.kind],
+      severity: 'blocks',
+      layer: 'device',
+      message: `No device on this bench has ${names}.${more}`,
+      cause:
+        first.kind === 'key' && first.id.startsWith('Numpad')
+          ? 'There is no number block on this bench.'
+          : `No device on this bench has ${lackInWords(first, around)}.`,
+      evidence: 'plan',
+      commands,
+    },
+  ]
+}
+
+const deviceOf = (around: Surroundings, id: string): Device | undefined =>
+  around.devices?.find((d) => d.id === id)
+
+/** Whether a board's F1 to F12 send media keys as its firmware is set. */
+const sendsMedia = (device: Device | undefined): boolean =>
+  device?.kind === 'board' &&
+  (device.functionKeys ?? (device.board.startsWith('laptop') ? 'media' : 'plain')) === 'media'
+
+export const mediaKeys: Rule = ({ trigger, commands }, { around }) => {
+  if (!('code' in trigger) || !/^F([1-9]|1[0-2])$/.test(trigger.code)) return []
+  const boards = around.controls
+    .filter((c) => c.code === trigger.code && c.id.includes('/'))
+    .map((c) => deviceOf(around, splitSpot(c.id).deviceId))
+  if (boards.length === 0 || !boards.every(sendsMedia)) return []
+  return [
+    {
+      kind: 'media-key',
+      severity: 'caution',
+      layer: 'device',
+      message: `${trigger.code} of “${boards[0]?.name}” sends a media key unless Fn is held or its firmware is set otherwise.`,
+      cause: `The function keys of “${boards[0]?.name}” send media keys.`,
+      evidence: 'from memory',
+      setting:
+        'In the firmware’s settings let the function keys be function keys first, then say so on the bench.',
+      commands,
+    },
+  ]
+}
+
+/** The boot report of a USB keyboard has room for six keys beside the modifiers: HID 1.11, appendix B. */
+export const bootReportKeys = 6
+
+export const bootReport: Rule = ({ trigger, relays }, { around }) => {
+  if (!('act' in trigger) || trigger.act !== 'during') return []
+  return relays.flatMap(({ command, sends }): Finding[] => {
+    const keys = new Set(sends.map((s) => s.code))
+    if (keys.size <= bootReportKeys) return []
+    return [
+      {
+        kind: 'boot-report',
+        severity: 'blocks',
+        layer: 'device',
+        message: `${triggerName(trigger, around)} holds ${keys.size} keys at once for “${command.name}”; a USB boot report has room for ${bootReportKeys} beside the modifiers.`,
+        cause: `More than ${bootReportKeys} keys are held at once.`,
+        evidence: 'catalogue',
+        commands: [command],
+      },
+    ]
+  })
+}
+
+/** Forms of devices that tell one press at a time. Common practice, no source. */
+const onePressForms: readonly string[] = ['deck', 'pen']
+
+export const pairs: Rule = ({ trigger, commands }, { around }) => {
+  if (trigger.kind !== 'button' || trigger.withId === undefined) return []
+  const device = deviceOf(around, trigger.deviceId)
+  if (device?.kind !== 'drawn' || !onePressForms.includes(device.form)) return []
+  return [
+    {
+      kind: 'pair-unreported',
+      severity: 'blocks',
+      layer: 'device',
+      message: `“${device.name}” tells one press at a time, so ${triggerName(trigger, around)} never comes together.`,
+      cause: `“${device.name}” tells one press at a time.`,
+      evidence: 'from memory',
+      commands,
+    },
+  ]
+}
+
+/** Fewer steps than this in a turn are too coarse for a value that is set by them. Assumed. */
+const leastSteps = 16
+
+export const coarseDial: Rule = ({ trigger, commands }, { around }) => {
+  if (trigger.kind !== 'turn') return []
+  const control = around.controls.find((c) => c.id === `${trigger.deviceId}/${trigger.controlId}`)
+  const stepped = commands.filter((c) => c.kind === 'stepped')
+  const steps = control?.stepsPerTurn
+  if (steps === undefined || steps >= leastSteps || stepped.length === 0) return []
+  return [
+    {
+      kind: 'coarse-dial',
+      severity: 'caution',
+      layer: 'device',
+      message: `${triggerName(trigger, around)} has ${steps} steps in a turn; “${stepped[0]?.name}” is set step by step and needs about ${leastSteps} or more.`,
+      cause: `A dial has only ${steps} steps in a turn.`,
+      evidence: 'model',
+      commands: stepped,
+    },
+  ]
+}
+
+/** What the system does with the keys that are sent; what was pressed on the machine counts more than any list. */
+export const system: Rule = ({ trigger, commands, relays }, { layers, around }) => {
+  if (layers.device(trigger).length > 0) return []
+  // what a relay sends is judged with the relay, command by command
+  const [sent] = sentBy(trigger)
+  if (!sent) return []
+  const own = commands.filter((c) => !relays.some((r) => r.command === c))
+  const concerned = own.length > 0 ? own : commands
+  const worked = 'act' in trigger && 'code' in trigger ? trigger : sent
+  const take = layers.systemTake(worked) ?? (worked === sent ? null : layers.systemTake(sent))
+  const probe = around.probes?.get(triggerKey(sent))
+  const name = triggerName(worked, around)
+  if (!take) {
+    if (probe !== 'swallowed') return []
+    return [
+      {
+        kind: 'probe-swallowed',
+        severity: 'blocks',
+        layer: 'system',
+        message: `${name} was pressed on this machine and never arrived; something takes it first.`,
+        cause: 'Chords that never arrived when they were pressed on this machine.',
+        evidence: 'probe',
+        commands: concerned,
+      },
+    ]
+  }
+  if (probe === 'arrives') return []
+  const kind = take.isRepeated ? (take.isRepeated === 'tap5' ? 'sticky-keys' : 'slow-keys') : 'system-takes'
+  const setting = settingText(take.setting, around)
+  return [
+    {
+      kind,
+      severity: 'blocks',
+      layer: 'system',
+      message: `${around.system.name} takes ${name} first: ${take.action}.`,
+      cause: `${around.system.name} takes ${name}: ${take.action}.`,
+      evidence: probe === 'swallowed' ? 'probe' : take.isOwn ? 'own settings' : evidenceOf(around),
+      ...(setting !== null && { setting }),
+      commands: concerned,
+    },
+  ]
+}
+
+const evidenceOf = (around: Surroundings): Finding['evidence'] =>
+  around.system.source.toLowerCase().startsWith('from memory') ? 'from memory' : 'catalogue'
+
+/** The exact setting that turns a system's key off; GNOME's are named by schema and key. */
+function settingText(setting: string | null, around: Surroundings): string | null {
+  if (setting === null) return null
+  if (around.systemId !== 'gnome') return setting
+  const at = setting.lastIndexOf('.')
+  const [schema, key] = [setting.slice(0, at), setting.slice(at + 1)]
+  return key === 'overlay-key' ? `gsettings set ${schema} ${key} ""` : `gsettings set ${schema} ${key} "[]"`
+}
+
+export const browser: Rule = ({ trigger, program, commands }, { layers, around }) => {
+  if (program.host !== 'browser' || layers.device(trigger).length > 0) return []
+  const [sent] = sentBy(trigger)
+  if (!sent || around.browserKeys?.has(triggerKey(sent)) !== true) return []
+  if (around.probes?.get(triggerKey(sent)) === 'arrives') return []
+  return [
+    {
+      kind: 'browser-takes',
+      severity: 'blocks',
+      layer: 'browser',
+      message: `The browser that ${program.name} runs in keeps ${triggerName(sent, around)} for itself.`,
+      cause: `The browser that ${program.name} runs in keeps keys for itself.`,
+      evidence: 'catalogue',
+      commands,
+    },
+  ]
+}
+
+/** Names of the contexts in which a command is live and text can be typed. */
+export const typingContexts = (command: Command, program: Program): string[] =>
+  program.contexts.filter((c) => c.typing && liveContexts(command, program).includes(c.id)).map((c) => c.name)
+
+/** What a chord does to text, in words: `types “ü”`. */
+export function typedInWords(typed: Typed): string {
+  switch (typed.kind) {
+    case 'character':
+      return typed.character === ' ' ? 'types a space' : `types “${typed.character}”`
+    case 'accent':
+      return `starts the accent ${characterLegend(typed.character)}`
+    case 'edit':
+      return 'edits the text or moves in it'
+    case 'unknown':
+      return 'types a character'
+  }
+}
+
+function typingKind(typed: Typed, sent: Chord): ClashKind {
+  if (typed.kind === 'edit') return 'edits-text'
+  if (typed.kind === 'accent') return 'types-accent'
+  const held = heldOf(sent)
+  if (held.includes('Control') && held.includes('Alt')) return 'types-control-alt'
+  if (held.includes('AltGraph')) return 'types-third-level'
+  return held.includes('Shift') &&
+    typed.kind === 'character' &&
+    typed.character !== typed.character.toLowerCase()
+    ? 'types-capital'
+    : 'types-character'
+}
+
+const typingCauses: Partial<Readonly<Record<ClashKind, string>>> = {
+  'types-capital': 'Shift with a letter types a capital',
+  'types-third-level': 'AltGr types the third level of the layout',
+  'types-control-alt': 'Ctrl+Alt is AltGr, which types the third level of the layout',
+  'types-accent': 'Keys that start an accent do so',
+  'edits-text': 'Keys that edit text do so',
+}
+
+export const typing: Rule = ({ trigger, program, commands }, { layers, around }) => {
+  if (layers.device(trigger).length > 0) return []
+  const [sent] = sentBy(trigger)
+  const typed = sent && layers.input(sent)
+  if (!sent || !typed || layers.systemTake(sent)) return []
+  const inText = commands.filter((c) => typingContexts(c, program).length > 0)
+  if (inText.length === 0) return []
+  const where = [...new Set(inText.flatMap((c) => typingContexts(c, program)))].join(', ')
+  const kind = typingKind(typed, sent)
+  return [
+    {
+      kind,
+      severity: 'shadows',
+      layer: 'typing',
+      message: `${triggerName(sent, around)} ${typedInWords(typed)} while text can be typed in ${program.name}, ${where}.`,
+      cause: `${typingCauses[kind] ?? 'Keys that type a character do so'} while text can be typed in ${program.name}, ${where}.`,
+      evidence: typed.kind === 'unknown' ? 'from memory' : 'catalogue',
+      commands: inText,
+    },
+  ]
+}
+
+/** A program that binds characters needs a key that types one by itself. */
+export const characters: Rule = ({ trigger, program, commands }, { around, layers }) => {
+  if (!('code' in trigger) || layers.device(trigger).length > 0) return []
+  const { layout, otherLayout } = around
+  const here = characterAt(layout, trigger.code, 1)
+  const name = triggerName(trigger, around)
+  if (program.binds === 'characters' && here?.startsWith('dead:') === true) {
+    return [
+      {
+        kind: 'no-character',
+        severity: 'blocks',
+        layer: 'typing',
+        message: `${program.name} binds characters, and ${name} types none by itself: it starts the accent ${characterLegend(here)}.`,
+        cause: `${program.name} binds characters, which an accent is not.`,
+        evidence: 'catalogue',
+        commands,
+      },
+    ]
+  }
+  if (!otherLayout || here === null) return []
+  const there = characterAt(otherLayout, trigger.code, 1)
+  if (there === here) return []
+  const moved = codeOfCharacter(otherLayout, here)
+  const message =
+    program.binds === 'characters'
+      ? moved === null
+        ? `${program.name} binds the character “${here}”, which no key of the ${otherLayout.name} layout types by itself.`
+        : `${program.name} binds the character “${here}”: with the ${otherLayout.name} layout it is on another key, where ${keyLegend(moved, layout, around.systemId)} is printed here.`
+      : `${program.name} binds places: with the ${otherLayout.name} layout the key of ${name} types “${there ?? 'nothing'}”, not “${here}”.`
+  return [
+    {
+      kind: 'character-moves',
+      severity: 'caution',
+      layer: 'typing',
+      message,
+      cause: `Characters lie elsewhere on the ${otherLayout.name} layout.`,
+      evidence: 'catalogue',
+      commands,
+    },
+  ]
+}
+
+/** Whether a page of a device is up only while its program is in front. */
+export const pageProgram = (trigger: Trigger, around: Surroundings): string | undefined =>
+  'pageId' in trigger && trigger.pageId !== undefined
+    ? pagesOf(deviceOf(around, trigger.deviceId)).find((p) => p.id === trigger.pageId)?.programId
+    : undefined
+
+export const pressRules: readonly Rule[] = [
+  missing,
+  mediaKeys,
+  bootReport,
+  pairs,
+  coarseDial,
+  system,
+  browser,
+  typing,
+  characters,
+]

@@ -1,0 +1,112 @@
+import { canBeLiveTogether, fullName, type Command } from '../commands/index.js'
+import { onSpot, type Side } from '../mnemonics/index.js'
+import {
+  heldOf,
+  modifiers,
+  spotOf,
+  triggerKey,
+  triggerName,
+  withHeld,
+  type Trigger,
+} from '../triggers/index.js'
+import type { CheckContext, Finding, Group, Rule } from './finding.js'
+
+/** Commands used at least this often an hour make slips worth naming. Assumed. */
+const busyUsesPerHour = 10
+const slipSides: readonly Side[] = ['left', 'right', 'up', 'down']
+
+const damaging = (commands: readonly Command[]): Command[] =>
+  commands.filter((c) => c.damage !== undefined && c.damage.level !== 'nuisance')
+
+const damageWords = {
+  nuisance: 'costs a moment',
+  rework: 'makes work to do again',
+  loss: 'loses something for good',
+}
+
+/** Busy groups among some triggers of the program, live together with a damaging command. */
+function busyOn(
+  triggers: readonly (Trigger | null)[],
+  group: Group,
+  danger: Command,
+  context: CheckContext,
+): Group[] {
+  return triggers.flatMap((trigger) => {
+    const other = trigger && context.group(group.program.id, triggerKey(trigger))
+    return other?.commands.some(
+      (c) =>
+        c.usesPerHour >= busyUsesPerHour &&
+        c.id !== danger.id &&
+        c.oppositeId !== danger.id &&
+        canBeLiveTogether(c, danger, group.program),
+    ) === true
+      ? [other]
+      : []
+  })
+}
+
+function slipFinding(
+  kind: 'slip-neighbour' | 'slip-modifier',
+  danger: Command,
+  group: Group,
+  busy: readonly Group[],
+  context: CheckContext,
+): Finding {
+  const { around } = context
+  const names = busy.map(
+    (b) =>
+      `${triggerName(b.trigger, around)} (“${b.commands[0]?.name}”, ${b.commands[0]?.usesPerHour} an hour)`,
+  )
+  const how = kind === 'slip-neighbour' ? 'beside' : 'one modifier away from'
+  return {
+    kind,
+    severity: 'caution',
+    layer: 'slip',
+    message: `“${fullName(danger)}” on ${triggerName(group.trigger, around)} ${damageWords[danger.damage?.level ?? 'rework']} and lies ${how} ${names.join(', ')}.${wayOutWords(danger)}`,
+    cause: `A slip runs “${fullName(danger)}”.`,
+    evidence: 'model',
+    commands: [danger],
+  }
+}
+
+const wayOutWords = ({ damage }: Command): string =>
+  damage?.wayOut ? ` The way out: ${damage.wayOut.replace(/\.?$/, '.')}` : ''
+
+/** A damaging command beside a much used one. */
+export const slipNeighbour: Rule = (group, context) =>
+  damaging(group.commands).flatMap((danger) => {
+    const beside = context.neighbours.get(spotOf(group.trigger) ?? '') ?? {}
+    const near = slipSides.map((side) => {
+      const place = beside[side]
+      return place === undefined ? null : onSpot(group.trigger, place)
+    })
+    const busy = busyOn(near, group, danger, context)
+    return busy.length > 0 ? [slipFinding('slip-neighbour', danger, group, busy, context)] : []
+  })
+
+/** A damaging command on the key of a much used one, with one modifier more or less. */
+export const slipModifier: Rule = (group, context) =>
+  damaging(group.commands).flatMap((danger) => {
+    const held = heldOf(group.trigger)
+    const near = modifiers.map((m) =>
+      withHeld(group.trigger, held.includes(m) ? held.filter((h) => h !== m) : [...held, m]),
+    )
+    const busy = group.trigger.kind === 'popup' ? [] : busyOn(near, group, danger, context)
+    return busy.length > 0 ? [slipFinding('slip-modifier', danger, group, busy, context)] : []
+  })
+
+/** A state or a loss without a way out that could be printed on the sheet. */
+export const noWayOut: Rule = ({ trigger, commands }, { around }) =>
+  commands
+    .filter((c) => c.damage !== undefined && c.damage.level !== 'nuisance' && c.damage.wayOut.trim() === '')
+    .map((command): Finding => ({
+      kind: 'no-way-out',
+      severity: 'caution',
+      layer: 'slip',
+      message: `“${fullName(command)}” on ${triggerName(trigger, around)} ${damageWords[command.damage?.level ?? 'rework']}, and no way out of it is noted for the sheet.`,
+      cause: 'Commands that do damage have no way out noted.',
+      evidence: 'plan',
+      commands: [command],
+    }))
+
+export const slipRules: readonly Rule[] = [slipNeighbour, slipModifier, noWayOut]

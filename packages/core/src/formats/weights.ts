@@ -1,0 +1,27 @@
+import { z } from 'zod'
+
+const weight = z.number().min(0).max(5000)
+
+/** What a place costs beside its time, in ms of press time that the person would give to avoid it. */
+export const placeWeightsSchema = z.strictObject({
+  /** for each unit of effort */
+  effortMs: weight,
+  /** for a finger that taps at half the pace of the strongest */
+  fingerMs: weight,
+  /** for a place with no link to the name */
+  recallMs: weight,
+  /** for each time that the holder of a place is used more than this command, up to three; half of it on top */
+  displaceMs: weight,
+  /** for a place that types while text can be typed; half of it for one that has to wait for a further tap or a hold */
+  clashMs: weight,
+})
+export type PlaceWeights = z.infer<typeof placeWeightsSchema>
+
+/** All assumed. */
+export const defaultPlaceWeights: PlaceWeights = Object.freeze({
+  effortMs: 80,
+  fingerMs: 60,
+  recallMs: 250,
+  displaceMs: 300,
+  clashMs: 600,
+})
