@@ -1,8 +1,8 @@
 import { createReadStream, readFileSync, statSync } from 'node:fs'
 import { checkFileSize, checkPlanOpens, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
-import { layouts, systems } from '@reach-plot/data'
+import { browserKeys, layouts, systems } from '@reach-plot/data'
 
-export const catalogues = { layouts, systems }
+export const catalogues = { layouts, systems, browserKeys }
 
 /** What a verb gives back: text for people, a value for `--json`, and whether there are findings (exit code 1). */
 export interface Outcome {

@@ -1,10 +1,16 @@
 import { CoreError } from '@reach-plot/core'
 import * as bench from './commands/bench.js'
 import * as check from './commands/check.js'
+import * as chords from './commands/chords.js'
 import * as csv from './commands/csv.js'
+import * as displace from './commands/displace.js'
+import * as fit from './commands/fit.js'
+import * as free from './commands/free.js'
 import * as labels from './commands/labels.js'
 import * as lookup from './commands/lookup.js'
+import * as mnemonics from './commands/mnemonics.js'
 import * as places from './commands/places.js'
+import * as qap from './commands/qap.js'
 import * as reach from './commands/reach.js'
 import * as schema from './commands/schema.js'
 import * as trace from './commands/trace.js'
@@ -17,8 +23,14 @@ interface Verb {
 }
 const verbs: Readonly<Record<string, Verb>> = {
   reach,
+  chords,
+  fit,
   check,
   places,
+  free,
+  displace,
+  mnemonics,
+  qap,
   lookup,
   trace,
   bench,

@@ -56,7 +56,10 @@ test('check finds the demo’s faults and exits 1; the layout and system can be 
   expect(value.counts.ambiguous).toBeGreaterThan(0)
   const [first] = value.clashes
   expect(Object.keys(first).sort()).toEqual([
+    'cause',
     'commands',
+    'evidence',
+    'kind',
     'layer',
     'message',
     'remedies',
@@ -83,7 +86,7 @@ test('schema prints a JSON Schema, places ranks, csv goes round', () => {
   expect(json('schema').value).toMatchObject({ title: 'Reach Plot plan', type: 'object' })
   expect(json('places', demo, '--command', 'Hide shape', '--top', '3').value.places[0]).toMatchObject({
     trigger: 'KeyH',
-    reason: 'First letter of “hide”.',
+    reason: 'Easy with the index finger; first letter of “hide”.',
   })
   const csv = join(folder, 'commands.csv')
   writeFileSync(csv, cli('csv', demo, '--what', 'commands').stdout)

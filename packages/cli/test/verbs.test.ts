@@ -25,15 +25,22 @@ test('without --json a person reads lines', () => {
   )
   const checked = cli('check', demo)
   expect(checked.status).toBe(1)
-  expect(checked.stdout.split('\n')[0]).toBe('Field season, draft 1: 63 clashes')
+  expect(checked.stdout.split('\n')[0]).toBe('Field season, draft 1: 95 clashes')
   expect(cli('places', demo, '--command', 'Tide line', '--modifiers', 'Alt').stdout).toContain(
-    'First letter of “tide”.',
+    'first letter of “tide”.',
   )
 })
 
 test('an arrangement without findings exits 0', () => {
   const plan = JSON.parse(readFileSync(demo, 'utf8'))
-  plan.arrangements.push({ id: 'clean', name: 'Clean', isDefault: false, placements: [], popups: [] })
+  plan.arrangements.push({
+    id: 'clean',
+    name: 'Clean',
+    isDefault: false,
+    placements: [],
+    popups: [],
+    accepted: [],
+  })
   const path = join(folder, 'clean.reachplot.json')
   writeFileSync(path, JSON.stringify(plan))
   const done = cli('check', path, '--arrangement', 'clean', '--json')

@@ -5,6 +5,7 @@ import {
   homeKeys,
   parseTrigger,
   reachSolver,
+  surveyPlaces,
   type BoardId,
   type BottomRow,
   type Command,
@@ -13,6 +14,7 @@ import {
   type PlacedDevice,
   type Plan,
   type Program,
+  type PlaceSurvey,
   type ReachSolver,
   type Surroundings,
 } from '../src/index.js'
@@ -72,6 +74,7 @@ export const at = (deviceId: string, xMm = 0, yMm = 0): PlacedDevice => ({
   yMm,
   turnDeg: 0,
   mirrored: false,
+  heightMm: 0,
 })
 
 /** Placements as `command id → trigger text`. */
@@ -84,6 +87,7 @@ export const draft = (given: Arrangement['placements'], change: Partial<Arrangem
   isDefault: false,
   placements: given,
   popups: [],
+  accepted: [],
   ...change,
 })
 
@@ -92,3 +96,10 @@ export const plan = (change: Partial<Plan> = {}): Plan => ({
   programs: [program()],
   ...change,
 })
+
+/** Survey of an arrangement over a bench with one board. */
+export const survey = (
+  commands: readonly Command[],
+  placed: Readonly<Record<string, string>> = {},
+  change: Parameters<typeof around>[1] = {},
+): PlaceSurvey => surveyPlaces(placements(placed), around(commands, change))

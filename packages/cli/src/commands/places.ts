@@ -1,68 +1,76 @@
 import {
-  activeArrangement,
-  activeBench,
-  benchSolver,
-  keyControls,
-  isModifier,
-  placesInLayer,
+  defaultPlaceWeights,
+  isFree,
+  placeReason,
+  placeWeightsSchema,
+  placesOn,
   rankPlaces,
-  reachLayer,
-  surroundings,
-  surveyPlaces,
-  triggerKey,
   triggerName,
+  type PlaceWeights,
+  type Plan,
 } from '@reach-plot/core'
-import { catalogues, loadPlan, rounded, usageError, type Outcome } from '../io.js'
-import { number, readOptions } from '../options.js'
+import { commandOf, deskOf, modifiersOf } from '../desk.js'
+import { loadPlan, rounded, usageError, type Outcome } from '../io.js'
+import { choice, number, readOptions } from '../options.js'
 
-export const help = 'places PLAN.json --command ID-OR-NAME [--modifiers Control+Shift] [--top 10]'
+export const help =
+  'places PLAN.json --command ID-OR-NAME [--modifiers none|Control+Shift] [--device ID] [--only free|all] [--weights recallMs=400,…] [--top 10]'
 
-/** The best places for a command in one layer, with the parts of their cost. */
+/** The best places for a command on every device, with the parts of their cost and a sentence that says why. */
 export function run(args: readonly string[]): Outcome {
-  const { options, files } = readOptions(args, ['command', 'modifiers', 'top'])
+  const { options, files } = readOptions(args, ['command', 'modifiers', 'device', 'only', 'weights', 'top'])
   const plan = loadPlan(files[0])
-  const wanted = options['command']
-  const found = plan.commands.filter((c) => c.id === wanted || c.name.toLowerCase() === wanted?.toLowerCase())
-  const [command] = found
-  if (!command || found.length > 1) {
+  const command = commandOf(plan, options['command'])
+  const { around, survey, reachAt, candidatesFor } = deskOf(plan)
+  const device = options['device']
+  if (device !== undefined && !plan.devices.some((d) => d.id === device))
     throw usageError(
-      command ? `${found.length} commands are called "${wanted}"` : `there is no command "${wanted ?? ''}"`,
-      command ? `give the id: ${found.map((c) => c.id).join(', ')}` : 'give its name or id',
+      `there is no device "${device.slice(0, 40)}"`,
+      `choose one of ${plan.devices.map((d) => d.id).join(', ')}`,
     )
-  }
-  const words = (options['modifiers'] ?? '').split('+').filter(Boolean)
-  const held = words.filter(isModifier)
-  if (held.length !== words.length)
-    throw usageError(
-      `--modifiers "${options['modifiers']}" is not known`,
-      'join Control, Shift, Alt, AltGraph, Meta by +',
-    )
-  const around = surroundings(plan, catalogues)
-  const hand = activeBench(plan).hands[0]
-  if (!hand) throw usageError('the bench has no hand', 'add one')
-  const layer = reachLayer(
-    benchSolver(hand, around.controls),
-    keyControls(around.controls),
-    held,
-    around.layout.altGraph,
+  const onDevice = new Set(around.controls.filter((c) => c.deviceId === device).map((c) => c.code ?? c.id))
+  const candidates = candidatesFor(command.programId, modifiersOf(options['modifiers'])).filter(
+    (c) => device === undefined || (c.spot !== null && onDevice.has(c.spot)),
   )
+  const only = choice('only', options['only'], ['free', 'all'], 'all')
   const places = rankPlaces(
-    placesInLayer(command, held, layer, surveyPlaces(activeArrangement(plan).placements, around)),
+    placesOn(command, candidates, reachAt, survey, weightsOf(plan, options['weights'])),
+  ).filter((p) => only === 'all' || isFree(p))
+  const shown = places.slice(0, number('top', options['top'], 10, 1, 5000))
+  return {
+    value: {
+      command: command.id,
+      places: shown.map((p) => ({
+        trigger: p.key,
+        verdict: p.reach.verdict,
+        timeMs: rounded(p.reach.timeMs, 0),
+        totalMs: rounded(p.totalMs, 0),
+        cost: Object.fromEntries(
+          Object.entries(p.cost).map(([part, ms]) => [part, rounded(ms as number, 0)]),
+        ),
+        mnemonic: p.mnemonic.score,
+        reason: placeReason(p, around),
+        holders: p.holders.map((c) => c.name),
+      })),
+    },
+    text: shown
+      .map(
+        (p, i) =>
+          `${String(i + 1).padStart(3)} ${triggerName(p.trigger, around).padEnd(22)} ${p.reach.verdict.padEnd(8)} ${String(Math.round(p.totalMs)).padStart(5)} ms  ${placeReason(p, around)}`,
+      )
+      .join('\n'),
+  }
+}
+
+/** The plan's weights, with those that are given in their place. */
+function weightsOf(plan: Plan, given: string | undefined): PlaceWeights {
+  if (given === undefined) return plan.weights
+  const pairs = given.split(',').map((pair) => pair.split('='))
+  const changed = Object.fromEntries(pairs.map(([name, value]) => [name?.trim(), Number(value)]))
+  const read = placeWeightsSchema.safeParse({ ...plan.weights, ...changed })
+  if (read.success) return read.data
+  throw usageError(
+    `--weights "${given.slice(0, 60)}" is not known`,
+    `write ${Object.keys(defaultPlaceWeights).join('=…,')}=… with values from 0 to 5000`,
   )
-  const value = places.slice(0, number('top', options['top'], 10, 1, 1000)).map((p) => ({
-    trigger: triggerKey(p.trigger),
-    verdict: p.reach.verdict,
-    timeMs: rounded(p.reach.timeMs, 0),
-    totalMs: rounded(p.totalMs, 0),
-    cost: Object.fromEntries(Object.entries(p.cost).map(([part, ms]) => [part, rounded(ms as number, 0)])),
-    reason: p.mnemonic.reason,
-    holders: p.holders.map((c) => c.name),
-  }))
-  const text = places
-    .slice(0, value.length)
-    .map(
-      (p, i) =>
-        `${String(i + 1).padStart(3)} ${triggerName(p.trigger, around).padEnd(14)} ${p.reach.verdict.padEnd(8)} ${Math.round(p.reach.timeMs)} ms  ${p.mnemonic.reason}${p.holders[0] ? ` Held by ${p.holders[0].name}.` : ''}`,
-    )
-  return { value: { command: command.id, places: value }, text: text.join('\n') }
 }

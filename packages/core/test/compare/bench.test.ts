@@ -117,7 +117,9 @@ describe('the price of a trigger', () => {
     expect(ms('mouse/field stroke 0/8')).toBeCloseTo(strokeMs(8))
   })
   test('a pen that the hand does not hold has to be taken up first', () => {
-    expect(ms('pen/upper') - ms('mouse/back')).toBeCloseTo(400)
+    // about H of the keystroke-level model: a pen lies near the mouse, but is a thin thing to take
+    expect(ms('pen/upper') - ms('mouse/back')).toBeGreaterThan(250)
+    expect(ms('pen/upper') - ms('mouse/back')).toBeLessThan(600)
     expect(triggerReach(parseTrigger('pen/upper'), context)!.verdict).toBe('away')
   })
   test('a pad key with another one held is a chord of two fingers', () => {
