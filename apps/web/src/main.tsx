@@ -37,6 +37,16 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('./features/usage/usage-view.js')).UsageView }),
           },
           {
+            path: 'mnemonics',
+            lazy: async () => ({
+              Component: (await import('./features/names/mnemonics-view.js')).MnemonicsView,
+            }),
+          },
+          {
+            path: 'ideas',
+            lazy: async () => ({ Component: (await import('./features/names/ideas-view.js')).IdeasView }),
+          },
+          {
             path: 'routines',
             lazy: async () => ({
               Component: (await import('./features/usage/routines-view.js')).RoutinesView,
@@ -51,6 +61,10 @@ const router = createBrowserRouter([
           {
             index: true,
             lazy: async () => ({ Component: (await import('./features/bench/desk.js')).Desk }),
+          },
+          {
+            path: 'hand',
+            lazy: async () => ({ Component: (await import('./features/hand/hand-view.js')).HandView }),
           },
           {
             path: 'devices',
@@ -88,7 +102,25 @@ const router = createBrowserRouter([
       },
       {
         path: 'clashes',
-        lazy: async () => ({ Component: (await import('./features/clashes/clashes-view.js')).ClashesView }),
+        lazy: async () => ({ Component: (await import('./features/clashes/clashes-frame.js')).ClashesFrame }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({
+              Component: (await import('./features/clashes/findings-view.js')).FindingsView,
+            }),
+          },
+          {
+            path: 'matrix',
+            lazy: async () => ({ Component: (await import('./features/clashes/matrix-view.js')).MatrixView }),
+          },
+          {
+            path: 'machine',
+            lazy: async () => ({
+              Component: (await import('./features/clashes/machine-view.js')).MachineView,
+            }),
+          },
+        ],
       },
       {
         path: 'labels',

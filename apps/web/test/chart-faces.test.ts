@@ -32,6 +32,8 @@ function placesFor(name: string, held: readonly Modifier[] = [], layer = bare): 
     bySpot: bestBySpot(places),
     ranked: rankPlaces(places),
     ready: true,
+    candidates: [],
+    reachAt: () => undefined,
   }
 }
 

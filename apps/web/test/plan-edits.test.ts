@@ -34,6 +34,7 @@ const base: Plan = {
       isDefault: true,
       placements: [{ commandId: 'a', trigger: chord('F1') }],
       popups: [],
+      accepted: [],
     },
     {
       id: 'draft',
@@ -44,6 +45,7 @@ const base: Plan = {
         { commandId: 'b', trigger: chord('KeyB') },
       ],
       popups: [],
+      accepted: [],
     },
   ],
   activeArrangementId: 'draft',

@@ -117,7 +117,7 @@ describe('what is derived', () => {
   test('has the demo’s faults: each kind that the check knows', () => {
     const { clashes } = derive(plan())
     expect(new Set(clashes.map((c) => c.layer))).toEqual(
-      new Set(['device', 'system', 'typing', 'context', 'relay']),
+      new Set(['device', 'system', 'browser', 'typing', 'context', 'relay', 'slip', 'consistency']),
     )
     expect(new Set(clashes.map((c) => c.id)).size).toBe(clashes.length)
   })

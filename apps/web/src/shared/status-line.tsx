@@ -11,11 +11,11 @@ const noHeld = [] as const
 /** The arrangement's few figures, always live, and whether all is saved. */
 export function StatusLine() {
   const plan = usePlan()
-  const { arrangement, around, clashes, triggersOf } = useDerived()
+  const { arrangement, survey, clashes, triggersOf } = useDerived()
   const { reachOf } = useReachLayers(noHeld, layersUsed(arrangement))
   const figures = useMemo(
-    () => arrangementFigures(plan.commands, triggersOf, reachOf, around.layout),
-    [plan.commands, triggersOf, reachOf, around.layout],
+    () => arrangementFigures(plan.commands, triggersOf, reachOf, survey.readerOf),
+    [plan.commands, triggersOf, reachOf, survey],
   )
   const blocking = clashes.filter((c) => c.severity === 'blocks').length
   const canUndo = useHistory((h) => h.pastStates.length > 0)

@@ -1,4 +1,13 @@
-import { actName, actOf, heldOf, modifierName, spotName, triggerName, type Trigger } from '@reach-plot/core'
+import {
+  actName,
+  actOf,
+  heldOf,
+  modifierName,
+  spot,
+  spotName,
+  triggerName,
+  type Trigger,
+} from '@reach-plot/core'
 import { useDerived } from '../store/selectors.js'
 import { ModifierSign } from './modifier-sign.js'
 
@@ -17,6 +26,9 @@ export function TriggerChip({ trigger }: { trigger: Trigger }) {
           <span className="sr-only">{modifierName(m, around.systemId)}+</span>
         </span>
       ))}
+      {trigger.kind === 'button' && trigger.withId !== undefined && (
+        <span>{around.legends?.get(spot(trigger.deviceId, trigger.withId)) ?? trigger.withId} +</span>
+      )}
       {spotName(trigger, around)}
       {how !== '' && <span className="text-[12px] font-medium">{how}</span>}
     </span>

@@ -1,7 +1,7 @@
-import { readPlan, type Plan, type Trigger } from '@reach-plot/core'
+import { readPlan, spotOf, type DisplacementChain, type Plan, type Trigger } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { undo, usePlanStore } from './plan-store.js'
-import { copyArrangement, placeCommand, unplace, type PlaceEdit } from './plan-edits.js'
+import { copyArrangement, moveAll, placeCommand, unplace, type PlaceEdit } from './plan-edits.js'
 import { derive } from './selectors.js'
 import { useView } from './view-store.js'
 
@@ -31,10 +31,50 @@ export function onEditable(edit: (plan: Plan) => void): void {
   if (arrangement.isDefault) toast(`“${arrangement.name}” stays as it is; the change went into a copy of it.`)
 }
 
+/** Says why a command cannot move or a place cannot be used, when a rule of the person forbids it. */
+function refusal(plan: Plan, commandIds: readonly string[], triggers: readonly Trigger[]): string | null {
+  const { survey } = derive(plan)
+  const kept = plan.commands.find((c) => commandIds.includes(c.id) && survey.rules.keeps(c))
+  if (kept) return `“${kept.name}” is kept where it is. Let it move first.`
+  const spots = triggers.map(spotOf)
+  if (spots.some(survey.rules.keepsSpot)) return 'What stands on that key is kept. Let it move first.'
+  return spots.some(survey.rules.bars) ? 'That key must not be used.' : null
+}
+
+function isRefused(plan: Plan, commandIds: readonly string[], triggers: readonly Trigger[]): boolean {
+  const reason = refusal(plan, commandIds, triggers)
+  if (reason !== null) toast(reason)
+  return reason !== null
+}
+
+/** Moves all commands of a chain in one step. */
+export function moveChain(chain: DisplacementChain): void {
+  const moves = chain.steps.map((s) => ({
+    commandId: s.command.id,
+    from: s.from,
+    to: s.to && s.to.trigger,
+  }))
+  onEditable((draft) => moveAll(draft, moves))
+  const [first, ...others] = chain.steps
+  toast(
+    `“${first?.command.name ?? ''}” has its place; ${others.length === 1 ? `“${others[0]?.command.name ?? ''}” has` : `${others.length} others have`} moved`,
+    { action: undoAction() },
+  )
+}
+
 /** Places a command and tells what happened, with undo at hand. */
 export function place(edit: PlaceEdit, triggerText: string): void {
   const { plan } = usePlanStore.getState()
   if (!plan) return
+  const standing = edit.keepOld === true ? [] : derive(plan).triggersOf(edit.commandId)
+  if (
+    isRefused(
+      plan,
+      [...(standing.length > 0 ? [edit.commandId] : []), ...(edit.displaced ?? [])],
+      [edit.trigger],
+    )
+  )
+    return
   onEditable((draft) => placeCommand(draft, edit))
   const after = usePlanStore.getState().plan
   const lost = (edit.displaced ?? []).filter(
@@ -54,7 +94,7 @@ export function place(edit: PlaceEdit, triggerText: string): void {
 
 export function takeOff(commandId: string, trigger: Trigger, triggerText: string): void {
   const { plan } = usePlanStore.getState()
-  if (!plan) return
+  if (!plan || isRefused(plan, [commandId], [])) return
   onEditable((draft) => unplace(draft, commandId, trigger))
   toast(`“${nameOf(plan, commandId)}” is off ${triggerText}`, { action: undoAction() })
 }

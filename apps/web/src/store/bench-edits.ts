@@ -11,6 +11,7 @@ import {
   type BoardId,
   type Device,
   type DeviceModel,
+  type HandFit,
   type HandSide,
   type PlacedDevice,
   type Plan,
@@ -39,7 +40,14 @@ export function putOnBench(plan: Plan, deviceId: string): void {
       return device ? footprint(p, device).x1 : 0
     }),
   )
-  bench.devices.push({ deviceId, xMm: Math.round(right + gapMm), yMm: 0, turnDeg: 0, mirrored: false })
+  bench.devices.push({
+    deviceId,
+    xMm: Math.round(right + gapMm),
+    yMm: 0,
+    turnDeg: 0,
+    mirrored: false,
+    heightMm: 0,
+  })
 }
 
 /** Adds a device of the catalogue to the plan and puts it on the bench; gives back its id. */
@@ -174,4 +182,17 @@ export function mendRests(plan: Plan): void {
         hand.rests = defaultRests(device, hand.side)
     }
   }
+}
+
+/** Takes over a person's own constants, or goes back to the usual hand with null. */
+export function setFit(plan: Plan, fit: HandFit | null): void {
+  const hand = activeOf(plan).hands[0]
+  if (!hand) return
+  if (fit) hand.fit = fit
+  else delete hand.fit
+}
+
+export function setSpan(plan: Plan, spanMm: number): void {
+  const hand = activeOf(plan).hands[0]
+  if (hand) hand.spanMm = spanMm
 }

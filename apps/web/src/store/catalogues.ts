@@ -1,5 +1,5 @@
 import type { Catalogues } from '@reach-plot/core'
-import { layouts, systems } from '@reach-plot/data'
+import { browserKeys, layouts, systems } from '@reach-plot/data'
 
 /** Reference data that the plan's ids point into. */
-export const catalogues: Catalogues = { layouts, systems }
+export const catalogues: Catalogues = { layouts, systems, browserKeys }

@@ -62,6 +62,30 @@ export function placeCommand(plan: Plan, edit: PlaceEdit): void {
   if (edit.swapTo && first !== undefined) add(first, edit.swapTo)
 }
 
+export interface Move {
+  readonly commandId: string
+  /** null for a command that had no place */
+  readonly from: Trigger | null
+  /** null for a command that is let go */
+  readonly to: Trigger | null
+}
+
+/** Many moves as one step: all leave before any arrives, so that they can change places. */
+export function moveAll(plan: Plan, moves: readonly Move[]): void {
+  const arrangement = editable(plan)
+  if (!arrangement) return
+  const relays = new Map(
+    arrangement.placements.map((p) => [`${p.commandId} ${triggerKey(p.trigger)}`, p.sends] as const),
+  )
+  for (const { commandId, from } of moves) if (from) unplace(plan, commandId, from)
+  for (const { commandId, from, to } of moves) {
+    if (!to) continue
+    // a relay goes with its control, not to a key that sends itself
+    const sends = from && !('code' in to) ? relays.get(`${commandId} ${triggerKey(from)}`) : undefined
+    arrangement.placements.push({ commandId, trigger: to, ...(sends && { sends }) })
+  }
+}
+
 /** Moves one placement of a command from one trigger to another. */
 export function movePlacement(plan: Plan, commandId: string, from: Trigger, to: Trigger): void {
   const arrangement = editable(plan)
@@ -118,6 +142,7 @@ export function editCommand(plan: Plan, id: string, change: Partial<Omit<Command
   if (!command.icon) delete command.icon
   if (!command.note) delete command.note
   if (!command.damage) delete command.damage
+  if (command.hints?.length === 0) delete command.hints
   if (command.siblingIds?.length === 0) delete command.siblingIds
 }
 
@@ -155,6 +180,12 @@ export function deleteCommand(plan: Plan, id: string): void {
     if (command.siblingIds?.includes(id))
       editCommand(plan, command.id, { siblingIds: command.siblingIds.filter((x) => x !== id) })
   }
+  plan.rules.keptCommandIds = plan.rules.keptCommandIds.filter((x) => x !== id)
+  const { memory } = plan
+  memory.sameIdeas = memory.sameIdeas
+    .map((group) => group.filter((x) => x !== id))
+    .filter((group) => group.length > 1)
+  memory.otherIdeas = memory.otherIdeas.filter((pair) => !pair.includes(id))
   for (const routine of plan.routines)
     routine.steps = routine.steps.filter((s) => s.kind !== 'command' || s.commandId !== id)
   plan.routines = plan.routines.filter((r) => r.steps.length > 0)

@@ -20,6 +20,7 @@ export function deleteProgram(plan: Plan, id: string): void {
   if (plan.commands.some((c) => c.programId === id)) return
   plan.programs = plan.programs.filter((p) => p.id !== id)
   plan.routines = plan.routines.filter((r) => r.programId !== id)
+  plan.rules.keptProgramIds = plan.rules.keptProgramIds.filter((x) => x !== id)
   for (const device of plan.devices)
     if (device.kind === 'drawn')
       for (const page of device.pages) if (page.programId === id) delete page.programId
@@ -56,6 +57,11 @@ export function deleteContext(plan: Plan, programId: string, id: string): void {
   if (!program || program.contexts.length === 1) return
   program.contexts = program.contexts.filter((c) => c.id !== id)
   for (const context of program.contexts) context.overlaps = context.overlaps.filter((o) => o !== id)
+  setDrags(
+    plan,
+    programId,
+    (program.drags ?? []).filter((d) => d.contextId !== id),
+  )
   for (const command of plan.commands)
     if (command.programId === programId) command.contextIds = command.contextIds.filter((c) => c !== id)
 }
@@ -67,4 +73,26 @@ export function setOverlap(plan: Plan, programId: string, a: string, b: string, 
   first.overlaps = first.overlaps.filter((id) => id !== b)
   second.overlaps = second.overlaps.filter((id) => id !== a)
   if (on) first.overlaps.push(b)
+}
+
+/** Whether the program runs in a browser, and whether it binds characters or places. */
+export function setHost(plan: Plan, id: string, inBrowser: boolean): void {
+  const program = programIn(plan, id)
+  if (!program) return
+  if (inBrowser) program.host = 'browser'
+  else delete program.host
+}
+
+export function setBinds(plan: Plan, id: string, binds: 'characters' | 'places'): void {
+  const program = programIn(plan, id)
+  if (!program) return
+  if (binds === 'characters') program.binds = binds
+  else delete program.binds
+}
+
+export function setDrags(plan: Plan, id: string, drags: NonNullable<Program['drags']>): void {
+  const program = programIn(plan, id)
+  if (!program) return
+  if (drags.length > 0) program.drags = drags
+  else delete program.drags
 }

@@ -1,23 +1,25 @@
 import { useEffect, useMemo } from 'react'
 import {
-  handOnBench, keyControls, priceContext, triggerReach,
-  type ChordReach, type FieldArea, type Modifier, type ReachByPlace, type Trigger,
+  priceContext, reachSituation, triggerReach,
+  type ChordReach, type FieldArea, type Finger, type Modifier, type Plan, type ReachAt, type ReachByPlace, type Trigger,
 } from '@reach-plot/core' // prettier-ignore
 import { create } from 'zustand'
 import { showProblem } from '../shared/problem.js'
 import { reachService } from '../worker/reach-client.js'
-import type { ReachChart, ReachSituation } from '../worker/reach-protocol.js'
+import type { KeyedSituation, ReachChart } from '../worker/reach-protocol.js'
 import type { Layer } from './layer.js'
+import { usePlan } from './plan-store.js'
 import { useDerived, type Derived } from './selectors.js'
 
 /** Layers that the worker has answered, for the situation named by `key`; a new situation empties them. */
 interface ReachState {
   readonly key: string
   readonly layers: Readonly<Record<string, ReachByPlace>>
-  readonly chart: ReachChart | null
+  /** by finger, or `best` */
+  readonly charts: Readonly<Record<string, ReachChart>>
 }
 
-const useReachStore = create<ReachState>()(() => ({ key: '', layers: {}, chart: null }))
+const useReachStore = create<ReachState>()(() => ({ key: '', layers: {}, charts: {} }))
 const asked = new Set<string>()
 
 export const heldKey = (held: readonly Modifier[]): string => held.join('+')
@@ -26,31 +28,15 @@ const layerKey = (held: readonly Modifier[], withId?: string): string =>
   withId === undefined ? heldKey(held) : `${heldKey(held)}|${withId}`
 
 /** Only what reach depends on goes into the key, so that naming or placing a command computes nothing anew. */
-const situationOf = (derived: Derived): ReachSituation => {
-  const { hand, around } = derived
-  const controls = keyControls(around.controls).map(({ id, code, row, xMm, yMm, widthMm, heightMm }) => ({
-    id,
-    code,
-    row,
-    xMm,
-    yMm,
-    widthMm,
-    heightMm,
-  }))
-  const altGraph = around.layout.altGraph
-  const atRest = handOnBench(hand)
-  return {
-    key: JSON.stringify([atRest, altGraph, controls.map(Object.values)]),
-    hand: atRest,
-    controls,
-    altGraph,
-  }
+const situationOf = (derived: Derived, plan: Plan): KeyedSituation => {
+  const situation = reachSituation(derived.bench, plan.devices, derived.around.layout.altGraph)
+  return { ...situation, key: JSON.stringify(situation) }
 }
 
 function enter(key: string): void {
   if (useReachStore.getState().key === key) return
   asked.clear()
-  useReachStore.setState({ key, layers: {}, chart: null })
+  useReachStore.setState({ key, layers: {}, charts: {} })
 }
 
 /** Answers for a situation that is no longer the latest are dropped. */
@@ -59,7 +45,7 @@ const ifLatest = (key: string, change: (state: ReachState) => Partial<ReachState
 }
 
 async function askLayer(
-  situation: ReachSituation,
+  situation: KeyedSituation,
   held: readonly Modifier[],
   withId?: string,
 ): Promise<void> {
@@ -75,12 +61,12 @@ async function askLayer(
   }
 }
 
-function useSituation(): ReachSituation {
+function useSituation(): KeyedSituation {
+  const plan = usePlan()
   const derived = useDerived()
-  const { hand, around } = derived
   // the controls are made anew with each state of the plan; the key tells whether they differ
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const fresh = useMemo(() => situationOf(derived), [hand, around.controls, around.layout])
+  const fresh = useMemo(() => situationOf(derived, plan), [derived.bench, plan.devices, plan.layoutId])
   // eslint-disable-next-line react-hooks/exhaustive-deps
   return useMemo(() => fresh, [fresh.key])
 }
@@ -93,6 +79,7 @@ export function useReachLayers(
   further: readonly Layer[] = [],
 ): {
   readonly layers: Readonly<Record<string, ReachByPlace>>
+  readonly reachAt: ReachAt
   readonly reachOf: ReachOf
 } {
   const situation = useSituation()
@@ -109,29 +96,44 @@ export function useReachLayers(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [situation, names])
   const layers = state.key === situation.key ? state.layers : noLayers
+  const reachAt = useMemo(
+    (): ReachAt => (held, place, withId) => layers[layerKey(held, withId)]?.[place],
+    [layers],
+  )
   const reachOf = useMemo((): ReachOf => {
-    const context = priceContext(survey, (held, place, withId) => layers[layerKey(held, withId)]?.[place])
+    const context = priceContext(survey, reachAt)
     return (trigger) => triggerReach(trigger, context)
-  }, [layers, survey])
-  return { layers, reachOf }
+  }, [reachAt, survey])
+  return { layers, reachAt, reachOf }
 }
 
 const noLayers: Readonly<Record<string, ReachByPlace>> = {}
 
 export const contourTimesMs = [150, 200, 250, 300, 350, 400, 450, 500]
 
-/** Contours of the reach chart over an area of the desk, or null while they are computed. */
-export function useReachChart(area: FieldArea, efforts: readonly number[]): ReachChart | null {
+/**
+ * Contours of the reach chart over an area of the desk, or null while they are computed.
+ * @param finger one finger, or the best of them for null
+ */
+export function useReachChart(
+  area: FieldArea,
+  efforts: readonly number[],
+  finger: Finger | null,
+): ReachChart | null {
   const situation = useSituation()
   const state = useReachStore()
+  const name = finger ?? 'best'
   useEffect(() => {
     enter(situation.key)
-    if (asked.has('chart')) return
-    asked.add('chart')
+    if (asked.has(`chart ${name}`)) return
+    asked.add(`chart ${name}`)
     void reachService()
-      .chart(situation, { area, timesMs: contourTimesMs, efforts })
-      .then((chart) => ifLatest(situation.key, () => ({ chart })), showProblem)
+      .chart(situation, { area, timesMs: contourTimesMs, efforts, finger })
+      .then(
+        (chart) => ifLatest(situation.key, (s) => ({ charts: { ...s.charts, [name]: chart } })),
+        showProblem,
+      )
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [situation])
-  return state.key === situation.key ? state.chart : null
+  }, [situation, name])
+  return state.key === situation.key ? (state.charts[name] ?? null) : null
 }

@@ -1,10 +1,11 @@
 import { useMemo } from 'react'
 import {
-  activeArrangement, activeBench, findClashes, handOnBench, heldOf, isLiveIn, pageFor, spot, surroundings, surveyPlaces, triggerKey,
-  type Arrangement, type Bench, type Clash, type Command, type PageOf, type Plan, type PlaceSurvey, type RestingHand, type Trigger,
+  acceptedIn, activeArrangement, activeBench, clashChecker, handOnBench, heldOf, isLiveIn, pageFor, spot, surroundings, surveyPlaces, triggerKey,
+  type Arrangement, type Bench, type Clash, type ClashChecker, type Command, type PageOf, type Plan, type PlaceSurvey, type RestingHand, type Trigger,
 } from '@reach-plot/core' // prettier-ignore
 import { catalogues } from './catalogues.js'
 import type { Layer } from './layer.js'
+import { isSameDevice } from './plan-edits.js'
 import { usePlan } from './plan-store.js'
 import { useView } from './view-store.js'
 
@@ -27,7 +28,11 @@ export interface Derived {
   readonly rests: RestingHand['rests']
   readonly around: ReturnType<typeof surroundings>
   readonly survey: PlaceSurvey
+  /** findings that are not accepted, most severe first */
   readonly clashes: readonly Clash[]
+  readonly accepted: readonly { readonly clash: Clash; readonly note: string }[]
+  /** findings that placing a command on a trigger would bring, before it is done */
+  readonly foresee: (commandId: string, trigger: Trigger) => readonly Clash[]
   /** worst clash of each trigger of a program: `program trigger` → clash */
   readonly clashOf: ReadonlyMap<string, Clash>
   readonly triggersOf: (commandId: string) => readonly Trigger[]
@@ -35,13 +40,51 @@ export interface Derived {
 
 const noTriggers: readonly Trigger[] = []
 
+/** The checker in use, and what it rests on beside the placements. */
+let checking: { readonly parts: readonly unknown[]; readonly checker: ClashChecker } | null = null
+
+/** The same checker as long as only placements change, so that an edit has only what it touches checked again. */
+function checkerFor(
+  plan: Plan,
+  arrangement: Arrangement,
+  bench: Bench,
+  around: Derived['around'],
+): ClashChecker {
+  const parts = [
+    arrangement.id, arrangement.popups, bench, plan.commands, plan.programs, plan.devices, plan.system, plan.layoutId,
+    plan.otherLayoutId, plan.ownSystemKeys, plan.rules, plan.memory, ...plan.arrangements.filter((a) => a.isDefault),
+  ] // prettier-ignore
+  const same =
+    checking?.parts.length === parts.length && parts.every((part, i) => part === checking?.parts[i])
+  if (!checking || !same) checking = { parts, checker: clashChecker(around) }
+  return checking.checker
+}
+
 export const derive = memoByIdentity((plan: Plan): Derived => {
   const arrangement = activeArrangement(plan)
   const bench = activeBench(plan)
   const hand = bench.hands[0] as RestingHand
   const around = surroundings(plan, catalogues)
   const survey = surveyPlaces(arrangement.placements, around)
-  const clashes = findClashes(arrangement.placements, around)
+  const checker = checkerFor(plan, arrangement, bench, around)
+  const found = checker.check(arrangement.placements)
+  const noteOf = acceptedIn(arrangement)
+  const accepted = found.flatMap((clash) => {
+    const note = noteOf(clash)
+    return note ? [{ clash, note: note.note }] : []
+  })
+  const clashes = accepted.length > 0 ? found.filter((clash) => !noteOf(clash)) : found
+  const foresee = (commandId: string, trigger: Trigger): readonly Clash[] => {
+    const known = new Set(found.map((c) => `${c.id} ${c.commandIds.join()}`))
+    const kept = arrangement.placements.filter(
+      (p) => p.commandId !== commandId || !isSameDevice(p.trigger, trigger),
+    )
+    const then = checker.check([...kept, { commandId, trigger }])
+    checker.check(arrangement.placements)
+    return then.filter(
+      (c) => c.commandIds.includes(commandId) && !known.has(`${c.id} ${c.commandIds.join()}`),
+    )
+  }
   const programs = new Map(plan.commands.map((c) => [c.id, c.programId]))
   const clashOf = new Map<string, Clash>()
   for (const clash of clashes) {
@@ -56,6 +99,8 @@ export const derive = memoByIdentity((plan: Plan): Derived => {
     around,
     survey,
     clashes,
+    accepted,
+    foresee,
     clashOf,
     triggersOf: (id) => survey.triggers.get(id) ?? noTriggers,
   }

@@ -1,5 +1,13 @@
-import type { Modifier, Trigger } from '@reach-plot/core'
+import type { ClashLayer, Finger, Modifier, Trigger, Verdict } from '@reach-plot/core'
 import { create } from 'zustand'
+
+export interface PlaceFilter {
+  /** triggers without modifiers */
+  readonly bareOnly: boolean
+  /** triggers of one device; of all for null */
+  readonly deviceId: string | null
+  readonly freeOnly: boolean
+}
 
 /** What is looked at: never saved in the plan, never undone. */
 export interface ViewState {
@@ -19,6 +27,14 @@ export interface ViewState {
   readonly query: string
   readonly triggerQuery: Trigger | null
   readonly onlyUnplaced: boolean
+  /** which of the ranked places are listed */
+  readonly placeFilter: PlaceFilter
+  /** the finger whose contours are drawn, or the best one for null */
+  readonly finger: Finger | null
+  /** free places within this verdict are looked for; null when they are not */
+  readonly freeWithin: Verdict | null
+  /** which findings are listed: of one layer, or chosen ones */
+  readonly clashFilter: { readonly layer: ClashLayer | null; readonly ids: readonly string[] | null }
   /** commands that lost their place in this sitting, latest first */
   readonly displaced: readonly string[]
   set(change: Partial<Omit<ViewState, 'set'>>): void
@@ -37,6 +53,10 @@ export const useView = create<ViewState>()((set) => ({
   triggerQuery: null,
   onlyUnplaced: false,
   displaced: [],
+  placeFilter: { bareOnly: false, deviceId: null, freeOnly: false },
+  finger: null,
+  freeWithin: null,
+  clashFilter: { layer: null, ids: null },
   set: (change) => set(change),
 }))
 

@@ -1,17 +1,18 @@
-import type { ChordReach, Control, FieldArea, HandAtRest, Modifier, ReachContour } from '@reach-plot/core'
+import type {
+  ChordReach, FieldArea, Finger, Modifier, ReachContour, ReachSituation,
+} from '@reach-plot/core' // prettier-ignore
 
-/** A hand over controls: all that reach depends on. `key` names it, so that the worker builds each solver once. */
-export interface ReachSituation {
+/** A hand over a bench; `key` names it, so that the worker builds each chord table once. */
+export interface KeyedSituation extends ReachSituation {
   readonly key: string
-  readonly hand: HandAtRest
-  readonly controls: readonly Control[]
-  readonly altGraph: boolean
 }
 
 export interface ChartRequest {
   readonly area: FieldArea
   readonly timesMs: readonly number[]
   readonly efforts: readonly number[]
+  /** one finger, or the best of them for null */
+  readonly finger: Finger | null
 }
 
 export interface ReachChart {
@@ -22,9 +23,9 @@ export interface ReachChart {
 /** What the worker answers. Every call is a promise on the page's side. */
 export interface ReachService {
   layer(
-    situation: ReachSituation,
+    situation: KeyedSituation,
     held: readonly Modifier[],
     withId?: string,
-  ): Readonly<Record<string, ChordReach>>
-  chart(situation: ReachSituation, request: ChartRequest): ReachChart
+  ): Promise<Readonly<Record<string, ChordReach>>>
+  chart(situation: KeyedSituation, request: ChartRequest): ReachChart
 }

@@ -1,31 +1,34 @@
 import { expose } from 'comlink'
-import { reachContours, reachField, reachLayer, reachSolver, type ReachSolver } from '@reach-plot/core'
-import type { ReachService, ReachSituation } from './reach-protocol.js'
+import { chordTable, handModel, reachContours, reachField, type ChordTable } from '@reach-plot/core'
+import type { KeyedSituation, ReachService } from './reach-protocol.js'
 
-let current: { key: string; solver: ReachSolver } | null = null
+let current: { readonly key: string; readonly table: ChordTable } | null = null
 
-/** The solver of a situation; only the latest is kept, since a bench changes seldom and then wholly. */
-function solverOf(situation: ReachSituation): ReachSolver {
-  if (current?.key !== situation.key) {
-    current = { key: situation.key, solver: reachSolver(situation.hand, situation.controls) }
-  }
-  return current.solver
+/** The chord table of a situation; the one before is asked for what the bench has kept. */
+function tableOf(situation: KeyedSituation): ChordTable {
+  if (current?.key !== situation.key)
+    current = { key: situation.key, table: chordTable(situation, current?.table) }
+  return current.table
 }
 
+let latestKey = ''
+
+/** Lets waiting messages in, so that a hand that is dragged to a new span does not queue what is stale by then. */
+const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
+
 const service: ReachService = {
-  layer: (situation, held, withId) =>
-    reachLayer(
-      solverOf(situation),
-      situation.controls,
-      held,
-      situation.altGraph,
-      withId === undefined ? [] : [withId],
-    ),
-  chart(situation, request) {
-    const field = reachField(solverOf(situation).hand, request.area)
+  async layer(situation, held, withId) {
+    latestKey = situation.key
+    await turn()
+    // the page drops answers for a situation that it has left
+    return latestKey === situation.key ? tableOf(situation).layer(held, withId) : {}
+  },
+  chart(situation, { area, timesMs, efforts, finger }) {
+    const hand = handModel(situation.hand, situation.controls)
+    const field = reachField(hand, area, finger === null ? undefined : [finger])
     return {
-      times: reachContours(field, 'timeMs', request.timesMs),
-      efforts: reachContours(field, 'effort', request.efforts),
+      times: reachContours(field, 'timeMs', timesMs),
+      efforts: reachContours(field, 'effort', efforts),
     }
   },
 }

@@ -142,6 +142,24 @@ export function ControlForm({
           />
           The thumb may work it
         </label>
+        {(first.type === 'dial' || first.type === 'wheel') && (
+          <NumberBox
+            label="Steps in a turn, 0 for not known"
+            value={first.stepsPerTurn ?? 0}
+            min={0}
+            max={1000}
+            onChange={(steps) =>
+              edit(
+                (draft) =>
+                  editControls(draft, device.id, ids, (c) => {
+                    if (steps >= 1) c.stepsPerTurn = Math.round(steps)
+                    else delete c.stepsPerTurn
+                  }),
+                `steps ${ids.join()}`,
+              )
+            }
+          />
+        )}
         <label className="col-span-2 flex items-center gap-2">
           <input
             type="checkbox"

@@ -78,7 +78,7 @@ export function PlacedPanel({
       </p>
 
       <p className="caption mt-4 border-b border-rule pb-1">Place on the desk</p>
-      <div className="mt-2 grid grid-cols-3 gap-2">
+      <div className="mt-2 grid grid-cols-4 gap-2">
         <NumberBox
           label="Across, mm"
           value={placed.xMm}
@@ -99,6 +99,13 @@ export function PlacedPanel({
           min={-180}
           max={180}
           onChange={(turnDeg) => edit((draft) => turnDevice(draft, id, turnDeg), `turn ${id}`)}
+        />
+        <NumberBox
+          label="Height, mm"
+          value={placed.heightMm}
+          min={-300}
+          max={300}
+          onChange={(heightMm) => edit((draft) => moveDevice(draft, id, { heightMm }), `height ${id}`)}
         />
       </div>
       {device.kind === 'drawn' && (
@@ -128,6 +135,24 @@ export function PlacedPanel({
           >
             <option value="windows">Windows style</option>
             <option value="mac">Mac style</option>
+          </select>
+        </label>
+      )}
+      {device.kind === 'board' && (
+        <label className="mt-2 flex items-center gap-2">
+          F1 to F12 send
+          <select
+            className="field"
+            value={device.functionKeys ?? (device.board.startsWith('laptop') ? 'media' : 'plain')}
+            onChange={(e) =>
+              edit((draft) => {
+                const d = draft.devices.find((x) => x.id === id)
+                if (d?.kind === 'board') d.functionKeys = e.target.value === 'media' ? 'media' : 'plain'
+              })
+            }
+          >
+            <option value="plain">function keys</option>
+            <option value="media">media keys, unless Fn is held</option>
           </select>
         </label>
       )}

@@ -15,6 +15,7 @@ import { takeOff } from '../../store/actions.js'
 import { editCommand, moveToProgram } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
+import { HintsField } from './hints-field.js'
 
 const IconField = lazy(() => import('./icon-field.js'))
 
@@ -152,6 +153,7 @@ export function CommandSheet({ command, onClose }: { command: Command; onClose: 
           disabled={!command.damage}
           onChange={(wayOut) => command.damage && set({ damage: { ...command.damage, wayOut } }, 'wayOut')}
         />
+        <HintsField hints={command.hints ?? []} onChange={(hints) => set({ hints }, 'hints')} />
         <Choice
           label="Opposite"
           value={command.oppositeId ?? ''}

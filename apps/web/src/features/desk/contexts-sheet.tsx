@@ -1,4 +1,4 @@
-import { Trash2 } from 'lucide-react'
+import { Lock, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { contextsOverlap, type Program } from '@reach-plot/core'
 import { Sheet } from '../../shared/dialog.js'
@@ -15,6 +15,8 @@ import {
   setOverlap,
 } from '../../store/program-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
+import { ProgramHabits } from './program-habits.js'
+import { toggleRule } from '../../store/rule-edits.js'
 
 /** Programs and their contexts: where text is typed, and which contexts are live together. */
 export function ContextsSheet({ onClose }: { onClose: () => void }) {
@@ -84,7 +86,16 @@ function ProgramPart({ program }: { program: Program }) {
         </span>
         <button
           type="button"
-          className="btn ml-auto px-[6px]"
+          className="btn ml-auto"
+          aria-pressed={plan.rules.keptProgramIds.includes(id)}
+          title={`Commands of ${program.name} stay where they are`}
+          onClick={() => edit((draft) => toggleRule(draft, 'keptProgramIds', id))}
+        >
+          <Lock size={13} aria-hidden="true" /> Keep all where they are
+        </button>
+        <button
+          type="button"
+          className="btn px-[6px]"
           aria-label={`Delete ${program.name}`}
           title={commandCount > 0 ? `It has ${commandCount} commands` : 'Delete the program'}
           disabled={commandCount > 0}
@@ -93,7 +104,8 @@ function ProgramPart({ program }: { program: Program }) {
           <Trash2 size={14} aria-hidden="true" />
         </button>
       </div>
-      <table className="w-full">
+      <ProgramHabits program={program} />
+      <table className="mt-1 w-full">
         <thead>
           <tr className="text-left">
             <th className="caption py-1">Context</th>

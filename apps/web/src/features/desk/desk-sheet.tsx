@@ -3,15 +3,14 @@ import {
   boardName,
   keyLegend,
   spot,
-  spanPercentile,
-  spanRangeMm,
   systemIds,
   type BoardDevice,
   type Device,
   type Plan,
 } from '@reach-plot/core'
-import { handSpan, layouts, systems } from '@reach-plot/data'
+import { layouts, systems } from '@reach-plot/data'
 import { Sheet } from '../../shared/dialog.js'
+import { SpanField } from '../../shared/span-field.js'
 import { setSide } from '../../store/bench-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -31,7 +30,6 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
     const { device: home } = inDraft(draft)
     if (home.kind === 'board') change(home)
   }
-  const percentile = Math.round(spanPercentile(handSpan, hand.spanMm))
   const { little, ring, middle, index } = hand.rests
   const tips = hand.side === 'left' ? [little, ring, middle, index] : [index, middle, ring, little]
   const rests = tips.map((id) =>
@@ -67,29 +65,7 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
           <span className="text-ink-2">rests on {rests.join(' ')}</span>
         </div>
         <label htmlFor="span">Hand span</label>
-        <div>
-          <div className="flex items-center gap-3">
-            <input
-              id="span"
-              type="range"
-              className="grow accent-(--magenta)"
-              min={spanRangeMm.min}
-              max={spanRangeMm.max}
-              step={1}
-              value={hand.spanMm}
-              onChange={(e) =>
-                edit((draft) => void (inDraft(draft).hand.spanMm = Number(e.target.value)), 'span')
-              }
-            />
-            <output htmlFor="span" className="w-[60px] text-right font-semibold">
-              {hand.spanMm} mm
-            </output>
-          </div>
-          <p className="text-[12px] text-ink-2">
-            Thumb tip to little-finger tip, spread wide. Larger than {percentile} % of {handSpan.n} students’
-            hands.
-          </p>
-        </div>
+        <SpanField id="span" />
         {device.kind === 'board' && (
           <>
             <Choice
@@ -117,6 +93,13 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
           value={plan.layoutId}
           options={layouts.map((l) => [l.id, l.name])}
           onChange={(id) => edit((draft) => void (draft.layoutId = id))}
+        />
+        <Choice
+          id="other-layout"
+          label="Another layout in use"
+          value={plan.otherLayoutId ?? ''}
+          options={[['', 'none'], ...layouts.map((l) => [l.id, l.name] as const)]}
+          onChange={(id) => edit((draft) => void (draft.otherLayoutId = id === '' ? null : id))}
         />
         <Choice
           id="system"

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 import { useSettings } from '../../store/settings-store.js'
 import { appActions, comboFor, type AppActionId } from './actions.js'
 import { comboOf } from './combo.js'
@@ -12,14 +12,17 @@ export const isTyping = (target: EventTarget | null): boolean =>
     (target.matches('input, textarea, select') &&
       !target.matches('[type=checkbox], [type=radio], [type=range]')))
 
-/** Runs `handlers` on the app's shortcuts while the component is shown. An open dialog keeps all keys to itself. */
+/**
+ * Runs `handlers` on the app's shortcuts while the component is shown. An open dialog keeps all keys to itself.
+ * In layout effects: a screen that can be seen answers its keys, or a quick press would be lost.
+ */
 export function useShortcuts(handlers: ActionHandlers): void {
   const own = useSettings((s) => s.shortcuts)
   const latest = useRef(handlers)
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = handlers
   })
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || document.querySelector('[role=dialog], [data-listening]')) return
       const combo = comboOf(event)

@@ -29,6 +29,8 @@ export interface FaceInput {
   readonly places: Places | null
   readonly pageOf: PageOf
   readonly chosenSpot: string | null
+  /** spots that are free within the verdict that is looked for; null when nothing is looked for */
+  readonly free?: ReadonlySet<string> | null
   /** id of the control that takes the tab */
   readonly tabId: string
 }
@@ -85,6 +87,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
       rank: null,
       isStation: stations.has(control.id),
       isClash: false,
+      isLocked: false,
       isCurrent: false,
       isDown: code !== null && down.has(code),
       isChosen: input.chosenSpot === spot,
@@ -116,13 +119,18 @@ export function keyFaces(input: FaceInput): KeyFace[] {
     const key = triggerKey(asChord)
     const parts = triggers.length > 1 ? triggers.map((t) => partOf(t, input, ranks)) : []
     const holders = parts.length > 0 ? parts.flatMap((p) => p.holders) : holdersInFront(derived, front, key)
-    const kept = parts.length > 0 ? null : keptBy(asChord, survey)
+    const barred = survey.rules.bars(spot)
+    const taken = parts.length > 0 ? null : keptBy(asChord, survey)
+    const kept = barred ? 'must not be used' : taken === null ? null : `kept: ${taken}`
     const reach = layer?.[spot]
     const place = places?.bySpot.get(spot)
     const isFull = parts.length > 0 ? parts.every((p) => p.holders.length > 0) : holders.length > 0
     const state = kept !== null ? 'system' : isFull ? 'taken' : 'free'
     const keys = triggers.length > 0 ? triggers.map(triggerKey) : [key]
-    const isClash = holders.length > 0 && keys.some((k) => derived.clashOf.has(`${front.programId} ${k}`))
+    // what works with a snag is told under Clashes; a mark on every other key would say nothing
+    const isClash =
+      holders.length > 0 &&
+      keys.some((k) => (derived.clashOf.get(`${front.programId} ${k}`)?.severity ?? 'caution') !== 'caution')
     const pennants = [
       ...new Set(
         others
@@ -135,9 +143,10 @@ export function keyFaces(input: FaceInput): KeyFace[] {
       ),
     ]
     const cannot = code !== null && !canCarry(code)
+    const passed = input.free ? input.free.has(spot) : true
     const away = !control.pointing && (reach === undefined || reach.verdict === 'away')
     const tint =
-      state !== 'free' || away || cannot
+      state !== 'free' || away || cannot || !passed
         ? 0
         : place
           ? tintOf(place.totalMs - best, placeSteps)
@@ -162,7 +171,8 @@ export function keyFaces(input: FaceInput): KeyFace[] {
       tint,
       pennants,
       isClash,
-      timeMs: away || cannot ? null : (place?.reach.timeMs ?? reach?.timeMs ?? null),
+      isLocked: survey.rules.keepsSpot(spot) || holders.some(survey.rules.keeps),
+      timeMs: away || cannot || !passed ? null : (place?.reach.timeMs ?? reach?.timeMs ?? null),
       rank: Number.isFinite(rank) ? rank : null,
       isCurrent: keys.some((k) => current.has(k)),
       description: describeKey(
@@ -173,6 +183,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
         place,
         Number.isFinite(rank) ? rank : undefined,
         isClash,
+        survey.rules.keepsSpot(spot) || holders.some(survey.rules.keeps),
       ),
     }
   })
@@ -192,11 +203,12 @@ function describeKey(
   place: Place | undefined,
   rank: number | undefined,
   isClash: boolean,
+  isLocked: boolean,
 ): string {
   return [
     name,
     kept !== null
-      ? `kept: ${kept}`
+      ? kept
       : holders.length > 0
         ? holders.map((c) => `${c.name}, ${c.usesPerHour} an hour`).join('; ')
         : 'free',
@@ -205,6 +217,7 @@ function describeKey(
     rank !== undefined && `rank ${rank}`,
     place && place.mnemonic.score > 0 && place.mnemonic.reason,
     isClash && 'clash',
+    isLocked && 'kept where it is',
   ]
     .filter(Boolean)
     .join('. ')

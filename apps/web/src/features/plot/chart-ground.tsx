@@ -14,6 +14,8 @@ interface Rect {
 
 /** Captions keep this far from a device's outline, mm. */
 const captionGapMm = 3
+/** Above a device stands its title. */
+const titleMm = 8
 
 /** Where a contour's captions go: its farthest points up, down and sideways, where they lie beside all devices. */
 function captionPoints(
@@ -34,10 +36,7 @@ function captionPoints(
   const beside = ([x, y]: readonly [number, number]): boolean =>
     outlines.every(
       (o) =>
-        x < o.x0 - captionGapMm ||
-        x > o.x1 + captionGapMm ||
-        y < o.y0 - captionGapMm ||
-        y > o.y1 + captionGapMm,
+        x < o.x0 - captionGapMm || x > o.x1 + captionGapMm || y < o.y0 - titleMm || y > o.y1 + captionGapMm,
     )
   return [farthest(0, 1), farthest(0, -1), farthest(1, 0.6)].filter(beside)
 }
@@ -47,8 +46,8 @@ export const ChartGround = memo(function ChartGround({ chart }: { chart: ReachCh
   if (!chart) return null
   const [easy, stretch] = chart.efforts
   const zones = [
-    { contour: stretch, name: 'stretch to here', fill: 0.35, dash: '2.4 1.2' },
-    { contour: easy, name: 'easy to here', fill: 0.75, dash: undefined },
+    { contour: stretch, name: 'stretched', fill: 0.35, dash: '2.4 1.2' },
+    { contour: easy, name: 'comfortable', fill: 0.75, dash: undefined },
   ]
   return (
     <g aria-hidden="true">
@@ -80,39 +79,76 @@ export const ChartGround = memo(function ChartGround({ chart }: { chart: ReachCh
   )
 })
 
-/** Names and values of the contours, where they leave the board. */
+/** What lies within the contours of effort, and beyond the last. */
+const zoneNames = ['comfortable to here', 'stretched to here, away beyond']
+
+/** Half of a zone's name on the chart, mm, and how far two of them stay apart. */
+const zoneHalf = { widthMm: 0.72, heightMm: 2.4 }
+const zoneApartMm = 90
+const mostZoneNames = 2
+
+/** Where a zone's name fits on its contour between the caps, the roomiest points first. */
+function zonePoints(
+  contour: ReachContour,
+  name: string,
+  caps: readonly Rect[],
+): readonly (readonly [number, number])[] {
+  const half = zoneHalf.widthMm * name.length
+  const isClear = ([x, y]: readonly [number, number]): boolean =>
+    caps.every(
+      (c) =>
+        x + half < c.x0 || x - half > c.x1 || y + zoneHalf.heightMm < c.y0 || y - zoneHalf.heightMm > c.y1,
+    )
+  const points = contour.coordinates
+    .flatMap((polygon) => polygon[0] ?? [])
+    .map(([x, y]) => [x as number, y as number] as const)
+    .filter(isClear)
+  const chosen: (readonly [number, number])[] = []
+  for (const point of points) {
+    if (chosen.length === mostZoneNames) break
+    if (chosen.every((c) => Math.hypot(c[0] - point[0], c[1] - point[1]) > zoneApartMm)) chosen.push(point)
+  }
+  return chosen
+}
+
+/** Values of the contours of time where they leave the devices, and names of the zones where there is room for them. */
 export const ContourCaptions = memo(function ContourCaptions({
   chart,
   outlines,
+  caps,
 }: {
   chart: ReachChart | null
   outlines: readonly Rect[]
+  caps: readonly Rect[]
 }) {
   if (!chart) return null
   const captions = [
-    ...chart.times.map((c) => ({ c, text: `${c.value} ms`, isZone: false })),
-    ...chart.efforts.map((c, i) => ({ c, text: i === 0 ? 'easy to here' : 'stretch to here', isZone: true })),
+    ...chart.times.flatMap((c) =>
+      captionPoints(c, outlines).map((at) => ({ at, text: `${c.value} ms`, isZone: false })),
+    ),
+    ...chart.efforts.flatMap((c, i) => {
+      const text = zoneNames[i] ?? ''
+      return zonePoints(c, text, caps).map((at) => ({ at, text, isZone: true }))
+    }),
   ]
   return (
     <g aria-hidden="true" className="font-chart">
-      {captions.flatMap(({ c, text, isZone }) =>
-        captionPoints(c, outlines).map(([x, y]) => (
-          <text
-            key={`${text} ${x} ${y}`}
-            x={x + (isZone ? 24 : 0)}
-            y={y + 0.9}
-            style={{ fontSize: 'max(3px, var(--least-text))' }}
-            fontWeight={isZone ? 600 : 500}
-            textAnchor="middle"
-            fill="var(--contour)"
-            stroke="var(--paper)"
-            strokeWidth={1.2}
-            paintOrder="stroke"
-          >
-            {text}
-          </text>
-        )),
-      )}
+      {captions.map(({ at: [x, y], text, isZone }) => (
+        <text
+          key={`${text} ${x} ${y}`}
+          x={x}
+          y={y + 0.9}
+          style={{ fontSize: 'max(3px, var(--least-text))' }}
+          fontWeight={isZone ? 600 : 500}
+          textAnchor="middle"
+          fill="var(--contour)"
+          stroke="var(--paper)"
+          strokeWidth={1.2}
+          paintOrder="stroke"
+        >
+          {text}
+        </text>
+      ))}
     </g>
   )
 })

@@ -110,6 +110,17 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
           fill="var(--magenta)"
         />
       )}
+      {face.isLocked && (
+        <g
+          transform={`translate(${w - 3.2} ${tall ? 5.4 : 1})`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={0.35}
+        >
+          <rect x={0} y={1.1} width={2.2} height={1.7} fill="var(--ink)" />
+          <path d="M0.45 1.1 V0.7 a0.65 0.65 0 0 1 1.3 0 V1.1" />
+        </g>
+      )}
       {face.rank !== null && (
         <g transform={`translate(${w - 4.6} -0.6)`}>
           <path d="M0 0 H3.8 V5.4 L1.9 4 L0 5.4 Z" fill="var(--magenta)" />

@@ -19,6 +19,7 @@ import { DeviceOutline } from './device-outline.js'
 import { ChartGround, ContourCaptions, HandBearings } from './chart-ground.js'
 import { ContourKey } from './contour-key.js'
 import { ChartKey } from './chart-key.js'
+import { FingerToggle } from './finger-toggle.js'
 import { keyUnder, useKeyWalk } from './use-key-walk.js'
 import { useChartZoom, type Extent } from './use-chart-zoom.js'
 import type { Places } from './use-places.js'
@@ -54,10 +55,13 @@ const extentOf = (controls: readonly BenchControl[]): Extent =>
 
 export function Chart({
   places,
+  free,
   onKey,
   ref,
 }: {
   places: Places | null
+  /** spots that are free within the verdict that is looked for, or null */
+  free: ReadonlySet<string> | null
   onKey: (spot: string) => void
   ref: Ref<ChartHandle>
 }) {
@@ -88,6 +92,16 @@ export function Chart({
     [bench.devices, plan.devices],
   )
   const prints = useMemo(() => outlines.map((o) => o.print), [outlines])
+  const caps = useMemo(
+    () =>
+      around.controls.map((c) => ({
+        x0: c.xMm - c.widthMm / 2,
+        x1: c.xMm + c.widthMm / 2,
+        y0: c.yMm - c.heightMm / 2,
+        y1: c.yMm + c.heightMm / 2,
+      })),
+    [around.controls],
+  )
   const desk = useMemo(() => boxAround(prints), [prints])
   const reach = useMemo(() => {
     const near = around.controls.filter((c) => {
@@ -111,7 +125,8 @@ export function Chart({
       cellMm: 4,
     }
   }, [hand, around.controls])
-  const chart = useReachChart(area, efforts)
+  const finger = useView((s) => s.finger)
+  const chart = useReachChart(area, efforts, finger)
 
   const fitReach = (): void => fit(reach)
   useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(desk), focusKey: walk.focusTab }))
@@ -133,9 +148,10 @@ export function Chart({
         places,
         pageOf,
         chosenSpot: spot,
+        free,
         tabId,
       }),
-    [derived, front.programId, front.contextId, held, layers, places, pageOf, spot, tabId], // eslint-disable-line react-hooks/exhaustive-deps
+    [derived, front.programId, front.contextId, held, layers, places, pageOf, spot, tabId, free], // eslint-disable-line react-hooks/exhaustive-deps
   )
 
   const setHovered = (at: string | null): void => {
@@ -189,7 +205,7 @@ export function Chart({
             />
           ))}
           <HandBearings hand={handOnBench(hand)} controls={around.controls} />
-          <ContourCaptions chart={chart} outlines={prints} />
+          <ContourCaptions chart={chart} outlines={prints} caps={caps} />
           {faces.map((face) => (
             <ChartKey key={face.control.id} face={face} />
           ))}
@@ -214,7 +230,8 @@ export function Chart({
         </svg>
         <ContourKey />
       </div>
-      <div className="absolute right-3 bottom-2 flex gap-1.5" role="group" aria-label="Zoom">
+      <div className="absolute right-3 bottom-2 flex gap-1.5" role="group" aria-label="Zoom and contours">
+        <FingerToggle />
         <button type="button" className="btn px-[6px]" aria-label="Smaller" onClick={() => scaleBy(1 / 1.3)}>
           <Minus size={14} aria-hidden="true" />
         </button>

@@ -1,9 +1,9 @@
 import { modifierSigns } from '@reach-plot/core'
 
 const lines = [
-  { name: 'easy to here', width: 2, dash: undefined },
-  { name: 'stretch to here, then the hand leaves', width: 2, dash: '8 4' },
-  { name: 'ms to press', width: 1, dash: undefined },
+  { name: 'comfortable to here: easy', width: 2, dash: undefined },
+  { name: 'stretched to here, away beyond', width: 2, dash: '8 4' },
+  { name: 'ms from rest to the press', width: 1, dash: undefined },
 ] as const
 
 /** What the chart's lines mean. */

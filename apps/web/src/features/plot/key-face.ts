@@ -27,6 +27,8 @@ export interface KeyFace {
   readonly pennants: readonly Modifier[]
   readonly isStation: boolean
   readonly isClash: boolean
+  /** the person keeps what stands on it */
+  readonly isLocked: boolean
   /** the chosen command is here now */
   readonly isCurrent: boolean
   readonly isChosen: boolean

@@ -1,5 +1,7 @@
+import { Ban, Lock } from 'lucide-react'
 import {
   contextsInWords,
+  fittingCommands,
   heldOf,
   isModifierCode,
   keptBy,
@@ -14,10 +16,11 @@ import {
   type Trigger,
 } from '@reach-plot/core'
 import { ModifierSign } from '../../shared/modifier-sign.js'
-import { takeOff } from '../../store/actions.js'
-import { usePlan } from '../../store/plan-store.js'
+import { place, takeOff } from '../../store/actions.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useReachLayers } from '../../store/reach.js'
-import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
+import { toggleRule } from '../../store/rule-edits.js'
+import { useDerived, useFront, useFrontCommands, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
 import { spotOfControl } from './chart-faces.js'
 import { offeredHeld } from './layers.js'
@@ -31,6 +34,8 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
   const { around, survey, rests, arrangement } = useDerived()
   const front = useFront()
   const pageOf = usePageOf()
+  const commands = useFrontCommands()
+  const edit = useEdit()
   const set = useView((s) => s.set)
   const levels = offeredHeld(around.layout)
   const { reachOf } = useReachLayers(levels)
@@ -61,13 +66,19 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
     ).values(),
   ]
   const several = plain.length > levels.length
-  const isTaken = (t: Trigger): boolean => survey.holders.has(triggerKey(t)) || keptBy(t, survey) !== null
+  const isHeld = (t: Trigger): boolean =>
+    (survey.holders.get(triggerKey(t)) ?? []).some((c) => c.programId === program?.id)
+  const isTaken = (t: Trigger): boolean => isHeld(t) || keptBy(t, survey) !== null
   const rows = [
     ...plain.filter(
       (t) => plain.length <= manyTriggers * levels.length || heldOf(t).length === 0 || isTaken(t),
     ),
     ...others,
   ]
+  const barred = survey.rules.bars(spot)
+  const open = commands.filter((c) => !survey.triggers.has(c.id))
+  const freeTriggers = barred || survey.rules.keepsSpot(spot) ? [] : plain.filter((t) => !isTaken(t))
+  const fitting = fittingCommands(freeTriggers, open, survey)
   const freeCount = plain.filter((t) => !isTaken(t)).length
   return (
     <div className="flex min-h-0 grow flex-col">
@@ -76,11 +87,30 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
         <h2 className="title mt-0.5">{legend}</h2>
         <p className="text-ink-2">
           {freeCount} of {plain.length} {several ? 'triggers' : 'levels'} are free
+          {program && ` in ${program.name}`}
           {finger && ` · the ${finger} finger rests here`}
         </p>
-        <button type="button" className="btn mt-2" onClick={() => onOther(plain[0]!)}>
-          Place by another act…
-        </button>
+        <div className="mt-2 flex flex-wrap gap-1.5">
+          <button type="button" className="btn" onClick={() => onOther(plain[0]!)}>
+            Place by another act…
+          </button>
+          <button
+            type="button"
+            className="btn"
+            aria-pressed={survey.rules.keepsSpot(spot)}
+            onClick={() => edit((draft) => toggleRule(draft, 'keptSpots', spot))}
+          >
+            <Lock size={13} aria-hidden="true" /> Keep as it is
+          </button>
+          <button
+            type="button"
+            className="btn"
+            aria-pressed={barred}
+            onClick={() => edit((draft) => toggleRule(draft, 'barredSpots', spot))}
+          >
+            <Ban size={13} aria-hidden="true" /> Must not be used
+          </button>
+        </div>
       </div>
       <ul
         className="min-h-0 grow overflow-y-auto border-t-2 border-magenta"
@@ -96,6 +126,8 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
           const reach = reachOf(trigger)
           const name = triggerName(trigger, around)
           const isOther = others.includes(trigger)
+          const isFree = kept === null && !isHeld(trigger)
+          const fit = isFree ? fitting.get(key) : undefined
           return (
             <li key={key} className="border-b border-rule px-[14px] py-[7px]">
               <div className="flex items-center justify-between">
@@ -137,7 +169,23 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
                   </button>
                 </p>
               ))}
-              {kept === null && holders.length === 0 && <p className="text-ink-2">free</p>}
+              {isFree && !fit && <p className="text-ink-2">free</p>}
+              {fit && (
+                <p className="flex items-baseline gap-2">
+                  <span className="grow text-ink-2">
+                    free; fits <b className="text-ink">{fit.command.name}</b>, {fit.command.usesPerHour}/h.{' '}
+                    {fit.mnemonic.reason}
+                  </span>
+                  <button
+                    type="button"
+                    className="link text-[12px]"
+                    aria-label={`Place ${fit.command.name} on ${name}`}
+                    onClick={() => place({ commandId: fit.command.id, trigger }, name)}
+                  >
+                    place
+                  </button>
+                </p>
+              )}
             </li>
           )
         })}

@@ -3,9 +3,10 @@ import type { Place } from '@reach-plot/core'
 /** Parts of a place's cost, in the order of the bar. Told apart by pattern as well as by tint; `short` is read out. */
 export const costParts = [
   { name: 'time', fill: 'var(--reach-5)', of: (p: Place) => p.cost.timeMs },
-  { name: 'effort', fill: 'var(--reach-3)', of: (p: Place) => p.cost.effortMs + p.cost.awayMs },
-  { name: 'harder to recall', fill: 'url(#bar-recall)', of: (p: Place) => p.cost.recallMs },
-  { name: 'taken or typed', fill: 'url(#bar-taken)', of: (p: Place) => p.cost.displaceMs + p.cost.typingMs },
+  { name: 'stretch', fill: 'var(--reach-3)', of: (p: Place) => p.cost.stretchMs },
+  { name: 'recall', fill: 'url(#bar-recall)', of: (p: Place) => p.cost.recallMs },
+  { name: 'displaces', fill: 'url(#bar-taken)', of: (p: Place) => p.cost.displaceMs },
+  { name: 'clashes', fill: 'url(#bar-clash)', of: (p: Place) => p.cost.clashMs },
 ] as const
 
 const pxPerMs = 0.13
@@ -28,6 +29,10 @@ export function BarPatterns() {
         <pattern id="bar-taken" width="4" height="4" patternUnits="userSpaceOnUse">
           <rect width="4" height="4" fill="var(--panel)" />
           <circle cx="2" cy="2" r="1.2" fill="var(--ink)" />
+        </pattern>
+        <pattern id="bar-clash" width="3" height="3" patternUnits="userSpaceOnUse">
+          <rect width="3" height="3" fill="var(--panel)" />
+          <path d="M0 0 L3 3 M3 0 L0 3" stroke="var(--ink)" strokeWidth="0.7" />
         </pattern>
       </defs>
     </svg>
@@ -67,9 +72,9 @@ export function CostBar({ place }: { place: Place }) {
 
 export function CostKey() {
   return (
-    <div className="flex flex-wrap gap-x-3 gap-y-0.5 text-[12px] text-ink-2">
+    <div className="flex flex-wrap gap-x-2 gap-y-0.5 text-[12px] text-ink-2">
       {costParts.map((part) => (
-        <span key={part.name} className="inline-flex items-center gap-1">
+        <span key={part.name} className="inline-flex items-center gap-[3px]">
           <svg width="12" height="7" aria-hidden="true">
             <rect width="12" height="7" fill={part.fill} />
           </svg>

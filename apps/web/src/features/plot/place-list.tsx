@@ -1,8 +1,10 @@
-import { useState } from 'react'
+import { Lock, LockOpen } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import {
   contextsInWords,
   keptBy,
   modifierName,
+  placeReason,
   spotOf,
   toggleShift,
   triggerKey,
@@ -12,16 +14,39 @@ import {
 } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { takeOff } from '../../store/actions.js'
-import { usePlan } from '../../store/plan-store.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { toggleRule } from '../../store/rule-edits.js'
 import { useDerived } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
+import { SeveritySign } from '../clashes/severity-sign.js'
 import { BarPatterns, CostBar, CostKey } from './place-bar.js'
+import { PlaceFilters } from './place-filters.js'
+import { WeightsPanel } from './weights-panel.js'
 import type { Places } from './use-places.js'
 
 const shownPlaces = 14
 
 /** The finger on the key itself, not on the modifiers. */
 export const fingerOf = (reach: ChordReach): string => reach.fingers[reach.keys.at(-1) ?? ''] ?? ''
+
+/** Findings that placing here would bring, before it is done. */
+function Foreseen({ commandId, place }: { commandId: string; place: Place }) {
+  const { foresee } = useDerived()
+  const found = useMemo(
+    () => foresee(commandId, place.trigger).filter((c) => c.kind !== 'two-commands'),
+    [foresee, commandId, place.trigger],
+  )
+  if (found.length === 0) return null
+  return (
+    <span className="mt-1 block text-magenta">
+      {found.slice(0, 3).map((clash) => (
+        <span key={clash.id} className="flex items-baseline gap-1.5">
+          <SeveritySign severity={clash.severity} /> {clash.severity}: {clash.message}
+        </span>
+      ))}
+    </span>
+  )
+}
 
 /** Where the chosen command could go: ranked places with their reasons. */
 export function PlaceList({
@@ -41,7 +66,12 @@ export function PlaceList({
   const spot = useView((s) => s.spot)
   const set = useView((s) => s.set)
   const { command, ranked } = places
+  const edit = useEdit()
   const [active, setActive] = useState(0)
+  const [shown, setShown] = useState(shownPlaces)
+  const [weighing, setWeighing] = useState(false)
+  const isKept = survey.rules.keeps(command)
+  const keptByProgram = plan.rules.keptProgramIds.includes(command.programId)
   const opposite = plan.commands.find((c) => c.id === command.oppositeId)
   const now = triggersOf(command.id)
   const program = plan.programs.find((p) => p.id === command.programId)
@@ -88,13 +118,38 @@ export function PlaceList({
             </button>
           </p>
         ))}
-        <div className="mt-2 flex items-start justify-between gap-2">
-          <CostKey />
-          <button type="button" className="btn shrink-0" onClick={onOther}>
+        <div className="mt-2 flex flex-wrap gap-1.5">
+          {(now.length > 0 || isKept) && (
+            <button
+              type="button"
+              className="btn"
+              aria-pressed={isKept}
+              disabled={keptByProgram}
+              title={keptByProgram ? 'All commands of its program are kept where they are' : undefined}
+              onClick={() => edit((draft) => toggleRule(draft, 'keptCommandIds', command.id))}
+            >
+              {isKept ? <Lock size={13} aria-hidden="true" /> : <LockOpen size={13} aria-hidden="true" />}{' '}
+              Keep here
+            </button>
+          )}
+          <button
+            type="button"
+            className="btn"
+            aria-expanded={weighing}
+            onClick={() => setWeighing(!weighing)}
+          >
+            Weights
+          </button>
+          <button type="button" className="btn" onClick={onOther}>
             Other acts…
           </button>
         </div>
+        <div className="mt-2 mb-1.5">
+          <PlaceFilters />
+        </div>
+        <CostKey />
       </div>
+      {weighing && <WeightsPanel />}
       <ol
         aria-label={`Places for ${command.name}`}
         className="min-h-0 grow overflow-y-auto border-t-2 border-magenta"
@@ -102,12 +157,12 @@ export function PlaceList({
         {!places.ready && <li className="p-4 text-ink-2">Working out the reach …</li>}
         {places.ready && ranked.length === 0 && (
           <li className="p-4 text-ink-2">
-            No key can be had with{' '}
-            {held.map((m) => modifierName(m, around.systemId)).join('+') || 'no modifier'}. Choose other
-            modifiers above the chart.
+            No place fits with{' '}
+            {held.map((m) => modifierName(m, around.systemId)).join('+') || 'these choices'}. Choose other
+            modifiers above the chart, or list more places.
           </li>
         )}
-        {ranked.slice(0, shownPlaces).map((place, i) => {
+        {ranked.slice(0, shown).map((place, i) => {
           const isActive = i === active
           const finger = fingerOf(place.reach)
           const isNow = now.some((t) => triggerKey(t) === triggerKey(place.trigger))
@@ -130,7 +185,7 @@ export function PlaceList({
                   const step = { ArrowDown: 1, ArrowUp: -1 }[e.key]
                   if (step === undefined) return
                   e.preventDefault()
-                  const next = Math.max(0, Math.min(Math.min(ranked.length, shownPlaces) - 1, i + step))
+                  const next = Math.max(0, Math.min(Math.min(ranked.length, shown) - 1, i + step))
                   setActive(next)
                   set({ spot: ranked[next] ? spotOf(ranked[next].trigger) : null })
                   ;(
@@ -140,22 +195,24 @@ export function PlaceList({
                 }}
               >
                 <b className="text-magenta">{i + 1}</b>
-                <span className="flex items-center gap-2">
-                  <span className="keycap">
+                <span>
+                  <span className="keycap max-w-full">
                     <TriggerChip trigger={place.trigger} />
                   </span>
-                  <span className="text-ink-2">
-                    {place.reach.verdict}
+                </span>
+                <span title="Cost in all, with the parts of the bar">{Math.round(place.totalMs)} ms</span>
+                <span className="col-start-2 col-end-4 mt-1 flex items-center justify-between gap-2 text-[13px] text-ink-2">
+                  <span>
+                    {place.reach.verdict} · {Math.round(place.reach.timeMs)} ms
                     {finger && ` · ${finger}`}
                     {isNow && <b className="text-ink"> · here now</b>}
                   </span>
                 </span>
-                <span>{Math.round(place.reach.timeMs)} ms</span>
-                <span className="col-start-2 col-end-4 mt-1.5">
+                <span className="col-start-2 col-end-4 mt-1">
                   <CostBar place={place} />
                 </span>
-                {place.holders[0] && (
-                  <span className="col-start-2 col-end-4 mt-1 text-[12px]">
+                {place.holders[0] && !isActive && (
+                  <span className="col-start-2 col-end-4 mt-1 truncate text-[12px]">
                     Held by <b>{place.holders.map((c) => c.name).join(', ')}</b>,{' '}
                     {place.holders[0].usesPerHour} uses/h
                   </span>
@@ -164,8 +221,8 @@ export function PlaceList({
               {isActive && (
                 <div className="pb-2.5 pl-[28px]">
                   <p>
-                    {place.mnemonic.reason}
-                    {place.typesIn.length > 0 && ` Types in ${place.typesIn.join(', ')}.`}
+                    {placeReason(place, around)}
+                    <Foreseen commandId={command.id} place={place} />
                     {pairIsFree(place) && (
                       <>
                         {' '}
@@ -195,6 +252,13 @@ export function PlaceList({
             </li>
           )
         })}
+        {ranked.length > shown && (
+          <li className="px-[14px] py-2">
+            <button type="button" className="btn" onClick={() => setShown(shown + 40)}>
+              40 more of {ranked.length}
+            </button>
+          </li>
+        )}
       </ol>
     </div>
   )

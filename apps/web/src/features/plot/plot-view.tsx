@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import {
+  canBeHad,
   chord,
   plainTriggers,
   spotOf,
@@ -22,11 +23,13 @@ import { Chart, type ChartHandle } from './chart.js'
 import { CommandList } from './command-list.js'
 import { KeyLevels } from './key-levels.js'
 import { LayerBar } from './layer-bar.js'
+import { FreeFinder } from './free-finder.js'
 import { offeredHeld } from './layers.js'
 import { LevelStrip } from './level-strip.js'
 import { PlaceList } from './place-list.js'
 import { TakeSheet } from './take-sheet.js'
 import { useHeldKeys } from './use-held-keys.js'
+import { useFreePlaces } from './use-free-places.js'
 import { usePlaces } from './use-places.js'
 
 /** Lists what is on a pressed trigger, and shows its key. */
@@ -41,8 +44,17 @@ export function PlotView() {
   const places = usePlaces()
   const held = useHeld()
   const spot = useView((s) => s.spot)
+  const freeWithin = useView((s) => s.freeWithin)
   const set = useView((s) => s.set)
   const keyFind = useKeyFind(findTrigger)
+  const { free } = useFreePlaces()
+  const freeSpots = useMemo(
+    () =>
+      freeWithin === null || places || spot !== null
+        ? null
+        : new Set(free.flatMap((f) => f.candidate.spot ?? [])),
+    [free, freeWithin, places, spot],
+  )
   const [taking, setTaking] = useState<Place | null>(null)
   const [other, setOther] = useState<Trigger | null>(null)
   const pageOf = usePageOf()
@@ -113,7 +125,7 @@ export function PlotView() {
       places &&
       derived.triggersOf(places.command.id).some((t) => triggerKey(t) === triggerKey(place.trigger))
     set({ spot: at })
-    if (place && place.systemAction === null && !alreadyHere) put(place)
+    if (place && canBeHad(place) && !alreadyHere) put(place)
   }
   const chosen = around.controls.find((c) => spotOfControl(c) === spot)
   const chosenTrigger = chosen && plainTriggers(chosen, held)[0]
@@ -132,11 +144,11 @@ export function PlotView() {
       <section aria-label="Chart" className="flex min-w-0 grow flex-col">
         <div className="flex items-center justify-between gap-3 px-[14px] pt-[10px] pb-2">
           <LayerBar />
-          <p className="caption truncate" title={title}>
+          <p className="caption min-w-0 grow truncate text-right" title={title}>
             {title}
           </p>
         </div>
-        <Chart ref={chart} places={places} onKey={onKey} />
+        <Chart ref={chart} places={places} free={freeSpots} onKey={onKey} />
         <LevelStrip />
       </section>
       <section
@@ -154,12 +166,14 @@ export function PlotView() {
           />
         ) : spot !== null ? (
           <KeyLevels spot={spot} onOther={setOther} />
+        ) : freeWithin !== null ? (
+          <FreeFinder onChoose={setOther} />
         ) : (
           <NothingChosen />
         )}
       </section>
       {taking && places && (
-        <TakeSheet command={places.command} place={taking} onClose={() => setTaking(null)} />
+        <TakeSheet command={places.command} place={taking} places={places} onClose={() => setTaking(null)} />
       )}
       {other && <TriggerSheet commandId={places?.command.id} start={other} onClose={() => setOther(null)} />}
       <p role="status" className="sr-only">
@@ -184,6 +198,11 @@ function NothingChosen() {
           ? 'Import them as CSV or add them one by one under Commands. Until then the chart shows how long each key takes this hand, in ms.'
           : 'The chart then shows how good each key would be for it. Or choose a key to see all its levels.'}
       </p>
+      {commands.length > 0 && (
+        <button type="button" className="btn mt-3" onClick={() => set({ freeWithin: 'easy' })}>
+          Find free places…
+        </button>
+      )}
       {open.length > 0 && (
         <>
           <p className="caption mt-5 border-b border-rule pb-1">Most used without a place</p>

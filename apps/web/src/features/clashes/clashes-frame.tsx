@@ -1,0 +1,10 @@
+import { TabsFrame } from '../../shared/tabs-frame.js'
+
+const tabs = [
+  { to: '/clashes', name: 'Findings' },
+  { to: '/clashes/matrix', name: 'Where and in which layer' },
+  { to: '/clashes/machine', name: 'This machine' },
+]
+
+/** What takes a key before its command gets it: the findings, where they pile up, and what this machine does. */
+export const ClashesFrame = () => <TabsFrame title="Clashes" label="Parts of the clashes" tabs={tabs} />

@@ -1,0 +1,127 @@
+import { useMemo, useState } from 'react'
+import { heldOf, sentBy, triggerKey, triggerName, type Chord, type Probe } from '@reach-plot/core'
+import { TriggerChip } from '../../shared/trigger-chip.js'
+import { setProbe } from '../../store/clash-edits.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+import { useProbe } from './use-probe.js'
+
+const doubtfulLayers = ['system', 'browser']
+
+/** Chords of the arrangement that something else may take: found by the check, or of a kind that systems often take. */
+function useDoubtful(): readonly Chord[] {
+  const { arrangement, clashes, survey } = useDerived()
+  return useMemo(() => {
+    const found = new Map<string, Chord>()
+    const add = (chord: Chord): void => void found.set(triggerKey(chord), chord)
+    for (const clash of clashes)
+      if (doubtfulLayers.includes(clash.layer)) for (const sent of sentBy(clash.trigger)) add(sent)
+    for (const { trigger, sends } of arrangement.placements)
+      for (const sent of sentBy(trigger, sends)) {
+        const held = heldOf(sent)
+        const isRisky =
+          held.includes('Meta') ||
+          (held.includes('Control') && held.includes('Alt')) ||
+          survey.layers.system(sent) !== null
+        if (isRisky) add(sent)
+      }
+    return [...found.values()]
+  }, [arrangement, clashes, survey])
+}
+
+/** A guided run over the doubtful chords: what arrives in the browser is cleared, what never does is marked. */
+export function ProbeRun() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { around, bench } = useDerived()
+  const doubtful = useDoubtful()
+  const [queue, setQueue] = useState<readonly Chord[] | null>(null)
+  const chord = queue?.[0] ?? null
+  const probes = (bench.probes ?? []).filter((p) => p.system === plan.system)
+  const resultOf = (c: Chord): Probe['result'] | undefined =>
+    probes.find((p) => p.chord === triggerKey(c))?.result
+  const next = (): void => setQueue((q) => (q && q.length > 1 ? q.slice(1) : null))
+  const settle = (result: Probe['result']): void => {
+    if (!chord) return
+    edit((draft) => setProbe(draft, triggerKey(chord), result))
+    next()
+  }
+  const { stage, again } = useProbe(chord, around.layout, () => settle('arrives'))
+  const open = doubtful.filter((c) => resultOf(c) === undefined)
+  return (
+    <section aria-labelledby="probe-title">
+      <h3 id="probe-title" className="caption border-b border-ink pb-1">
+        Doubtful chords, pressed on this machine
+      </h3>
+      {chord ? (
+        <div className="mt-3 border-2 border-ink bg-panel p-4" role="group" aria-label="Guided run">
+          <p className="caption">{queue?.length} to go</p>
+          <p className="my-2 text-[20px]" aria-live="polite">
+            Press <b>{triggerName(chord, around)}</b>
+          </p>
+          <p className="min-h-6 text-ink-2">
+            {stage === 'late' ? 'Nothing has arrived. Did you press it?' : 'Waiting for it to arrive …'}
+          </p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <button type="button" className="btn btn-main" onClick={() => settle('swallowed')}>
+              I pressed it
+            </button>
+            {stage === 'late' && (
+              <button type="button" className="btn" onClick={again}>
+                Wait again
+              </button>
+            )}
+            <button type="button" className="btn" onClick={next}>
+              Skip
+            </button>
+            <button type="button" className="btn" onClick={() => setQueue(null)}>
+              Stop
+            </button>
+          </div>
+        </div>
+      ) : (
+        <>
+          <p className="mt-2 text-[13px] text-ink-2">
+            Each is asked for in turn. What this window receives is cleared; what you pressed and never
+            arrived counts as taken here. Some, such as the lock of the screen, do what they always do.
+          </p>
+          <button
+            type="button"
+            className="btn btn-main mt-2"
+            disabled={doubtful.length === 0}
+            onClick={() => setQueue(open.length > 0 ? open : doubtful)}
+          >
+            {open.length > 0 ? `Press ${open.length} chords` : `Press all ${doubtful.length} again`}
+          </button>
+        </>
+      )}
+      <ul className="mt-3">
+        {doubtful.map((c) => {
+          const result = resultOf(c)
+          return (
+            <li key={triggerKey(c)} className="flex items-center justify-between border-b border-rule py-1">
+              <TriggerChip trigger={c} />
+              <span className={result === 'swallowed' ? 'text-magenta' : 'text-ink-2'}>
+                {result === undefined
+                  ? 'not pressed yet'
+                  : result === 'arrives'
+                    ? 'arrives'
+                    : 'never arrived'}
+                {result !== undefined && (
+                  <button
+                    type="button"
+                    className="link ml-3 text-[12px]"
+                    aria-label={`Forget ${triggerName(c, around)}`}
+                    onClick={() => edit((draft) => setProbe(draft, triggerKey(c), null))}
+                  >
+                    forget
+                  </button>
+                )}
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}

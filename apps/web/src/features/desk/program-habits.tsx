@@ -1,0 +1,117 @@
+import { modifierName, modifiers, type Program } from '@reach-plot/core'
+import { setBinds, setDrags, setHost } from '../../store/program-edits.js'
+import { useEdit } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+
+/** What a program does with keys and drags, as far as the check needs to know it. */
+export function ProgramHabits({ program }: { program: Program }) {
+  const edit = useEdit()
+  const { around } = useDerived()
+  const { id } = program
+  const drags = program.drags ?? []
+  const change = (at: number, part: Partial<(typeof drags)[number]>): void =>
+    edit(
+      (draft) =>
+        setDrags(
+          draft,
+          id,
+          drags.map((d, i) => (i === at ? { ...d, ...part } : d)),
+        ),
+      `drag ${id} ${at}`,
+    )
+  return (
+    <div className="mt-2 text-[13px]">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            className="accent-(--magenta)"
+            checked={program.host === 'browser'}
+            onChange={(e) => edit((draft) => setHost(draft, id, e.target.checked))}
+          />
+          Runs in a web browser
+        </label>
+        <label className="flex items-center gap-1.5">
+          Its keys are those of
+          <select
+            className="field"
+            value={program.binds ?? 'places'}
+            onChange={(e) =>
+              edit((draft) => setBinds(draft, id, e.target.value === 'characters' ? 'characters' : 'places'))
+            }
+          >
+            <option value="places">places on the board</option>
+            <option value="characters">characters</option>
+          </select>
+        </label>
+        <button
+          type="button"
+          className="btn"
+          disabled={drags.length >= 60}
+          onClick={() =>
+            edit((draft) =>
+              setDrags(draft, id, [...drags, { contextId: null, modifier: null, does: 'moves the view' }]),
+            )
+          }
+        >
+          Add what a drag does
+        </button>
+      </div>
+      {drags.map((drag, i) => (
+        <div key={i} className="mt-1.5 flex flex-wrap items-center gap-2">
+          Dragging
+          <select
+            className="field"
+            aria-label={`Modifier of drag ${i + 1}`}
+            value={drag.modifier ?? ''}
+            onChange={(e) => change(i, { modifier: modifiers.find((m) => m === e.target.value) ?? null })}
+          >
+            <option value="">with none held</option>
+            {modifiers.map((m) => (
+              <option key={m} value={m}>
+                with {modifierName(m, around.systemId)}
+              </option>
+            ))}
+          </select>
+          in
+          <select
+            className="field"
+            aria-label={`Context of drag ${i + 1}`}
+            value={drag.contextId ?? ''}
+            onChange={(e) => change(i, { contextId: e.target.value === '' ? null : e.target.value })}
+          >
+            <option value="">every context</option>
+            {program.contexts.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+          <input
+            className="field min-w-0 grow"
+            aria-label={`What drag ${i + 1} does`}
+            maxLength={80}
+            value={drag.does}
+            onChange={(e) => e.target.value !== '' && change(i, { does: e.target.value })}
+          />
+          <button
+            type="button"
+            className="link"
+            aria-label={`Take drag ${i + 1} away`}
+            onClick={() =>
+              edit((draft) =>
+                setDrags(
+                  draft,
+                  id,
+                  drags.filter((_, k) => k !== i),
+                ),
+              )
+            }
+          >
+            take away
+          </button>
+        </div>
+      ))}
+    </div>
+  )
+}

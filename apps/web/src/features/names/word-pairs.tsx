@@ -1,0 +1,105 @@
+import { useState } from 'react'
+import { pairAxes, shippedWordPairs, type WordPair } from '@reach-plot/core'
+import { setWordPairs } from '../../store/rule-edits.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+
+const axisWords: Readonly<Record<WordPair['axis'], string>> = {
+  across: 'left, right',
+  along: 'above, below',
+  opposite: 'with Shift',
+}
+
+/** Words that lead in opposite directions, by which opposites are found; those that ship can be changed. */
+export function WordPairs() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const pairs = plan.memory.wordPairs ?? shippedWordPairs
+  const [first, setFirst] = useState('')
+  const [second, setSecond] = useState('')
+  const [axis, setAxis] = useState<WordPair['axis']>('opposite')
+  const canAdd = first.trim() !== '' && second.trim() !== ''
+  const add = (): void => {
+    if (!canAdd) return
+    edit((draft) =>
+      setWordPairs(draft, (list) => [
+        { first: first.trim().toLowerCase(), second: second.trim().toLowerCase(), axis },
+        ...list,
+      ]),
+    )
+    setFirst('')
+    setSecond('')
+  }
+  return (
+    <>
+      <h3 className="caption mt-6 border-b border-ink pb-1">{pairs.length} pairs of words</h3>
+      <p className="mt-1 text-[13px] text-ink-2">
+        Commands whose names differ in such a pair are opposites: on one key with and without Shift, or side
+        by side the way the words lie.
+      </p>
+      <form
+        className="mt-2 flex gap-1.5"
+        onSubmit={(e) => {
+          e.preventDefault()
+          add()
+        }}
+      >
+        <input
+          className="field w-0 min-w-0 grow"
+          aria-label="First word"
+          placeholder="first"
+          maxLength={40}
+          value={first}
+          onChange={(e) => setFirst(e.target.value)}
+        />
+        <input
+          className="field w-0 min-w-0 grow"
+          aria-label="Second word"
+          placeholder="second"
+          maxLength={40}
+          value={second}
+          onChange={(e) => setSecond(e.target.value)}
+        />
+        <select
+          className="field"
+          aria-label="How they lie"
+          value={axis}
+          onChange={(e) => setAxis(pairAxes.find((a) => a === e.target.value) ?? 'opposite')}
+        >
+          {pairAxes.map((a) => (
+            <option key={a} value={a}>
+              {axisWords[a]}
+            </option>
+          ))}
+        </select>
+        <button type="submit" className="btn" disabled={!canAdd}>
+          Add
+        </button>
+      </form>
+      <ul className="mt-2 columns-2 gap-x-6">
+        {pairs.map((pair, i) => (
+          <li
+            key={`${pair.first} ${pair.second} ${i}`}
+            className="flex items-baseline justify-between border-b border-rule text-[13px]"
+          >
+            <span>
+              {pair.first} / {pair.second}
+            </span>
+            <button
+              type="button"
+              className="link text-[12px]"
+              aria-label={`Take ${pair.first} and ${pair.second} away`}
+              onClick={() => edit((draft) => setWordPairs(draft, (list) => list.filter((_, k) => k !== i)))}
+            >
+              take away
+            </button>
+          </li>
+        ))}
+      </ul>
+      {plan.memory.wordPairs !== null && (
+        <button type="button" className="btn mt-3" onClick={() => edit((draft) => setWordPairs(draft, null))}>
+          Back to the pairs that ship
+        </button>
+      )}
+    </>
+  )
+}
