@@ -7,6 +7,8 @@ import {
   commandKinds,
   damageLevels,
   emptyPlan,
+  noMemory,
+  noRules,
   parseTrigger,
   readCommandCsv,
   readPlan,
@@ -39,7 +41,11 @@ const overlapping: readonly (readonly [string, string])[] = [
 ]
 const programs = read.programs.map((program) => ({
   ...program,
-  ...(program.id === 'fenmap' && { menuChord: chord('F10') }),
+  ...(program.id === 'fenmap' && {
+    menuChord: chord('F10'),
+    drags: [{ contextId: 'tracing', modifier: 'Shift' as const, does: 'keeps the line straight' }],
+  }),
+  ...(program.id === 'reedcall' && { host: 'browser' as const }),
   contexts: program.contexts.map((context) => ({
     ...context,
     typing: typing.has(context.name),
@@ -96,6 +102,25 @@ const onDevices = rowsOf('triggers.csv').map((row): Placement => ({
   ...(row['sends'] && { sends: row['sends'].split(' ').map((text) => parseTrigger(text) as Chord) }),
 }))
 
+const idOf = (program: string, command: string): string => named({ program, command }).id
+/** Ideas that the surveyor has in both programs, beside those that their names tell. */
+const sameIdeas = [
+  ['Undo', 'Undo tag change'],
+  ['Redo', 'Redo tag change'],
+  ['Save chart', 'Save session'],
+  ['Find feature', 'Find recording'],
+  ['Zoom in', 'Zoom time in'],
+  ['Zoom out', 'Zoom time out'],
+  ['Preferences', 'Settings'],
+  ['Delete', 'Delete recording'],
+  ['Mark done', 'Agree'],
+].map(([fenmap, reedcall]) => [idOf('Fenmap', fenmap as string), idOf('Reedcall', reedcall as string)])
+
+const hints: Readonly<Record<string, NonNullable<Command['hints']>>> = {
+  [idOf('Fenmap', 'Cut')]: [{ sign: 'X', kind: 'shape', why: 'open scissors' }],
+  [idOf('Reedcall', 'Sure')]: [{ sign: 'J', kind: 'idea', why: '“ja” in the field book' }],
+}
+
 const plan: Plan = {
   ...emptyPlan(),
   name: 'Coastal survey desk',
@@ -103,7 +128,13 @@ const plan: Plan = {
   devices,
   benches,
   programs,
-  commands: read.commands.map(withFacts),
+  commands: read.commands.map(withFacts).map((c) => (hints[c.id] ? { ...c, hints: hints[c.id] } : c)),
+  rules: {
+    ...noRules,
+    keptCommandIds: [idOf('Fenmap', 'Undo')],
+    barredSpots: ['F1'],
+  },
+  memory: { ...noMemory, sameIdeas },
   arrangements: [
     {
       id: 'defaults',
@@ -111,6 +142,7 @@ const plan: Plan = {
       isDefault: true,
       placements: placements('default'),
       popups: [],
+      accepted: [],
     },
     {
       id: 'draft-1',
@@ -118,6 +150,7 @@ const plan: Plan = {
       isDefault: false,
       placements: [...placements('draft'), ...onDevices],
       popups,
+      accepted: [],
     },
   ],
   activeBenchId: 'desk',

@@ -48,7 +48,7 @@ export const devices: Device[] = [
 ]
 
 const at = (deviceId: string, xMm: number, yMm: number): Bench['devices'][number] => ({
-  deviceId, xMm, yMm, turnDeg: 0, mirrored: false,
+  deviceId, xMm, yMm, turnDeg: 0, mirrored: false, heightMm: 0,
 }) // prettier-ignore
 
 const left = { side: 'left', spanMm: 190 } as const
@@ -60,7 +60,7 @@ export const benches: Bench[] = [
     devices: [
       at('keyboard', 0, 0),
       at('pad', -126, -8),
-      at('deck', 60, -112),
+      { ...at('deck', 60, -112), heightMm: 35 },
       at('tablet', 60, 142),
       at('pen', 374, 160),
       at('fine-pen', 398, 160),

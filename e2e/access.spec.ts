@@ -26,7 +26,7 @@ for (const theme of ['day', 'night'] as const) {
     if (theme === 'night') await night(page)
     await openDemo(page)
     expect(await findings(page, theme)).toEqual([])
-    await page.getByRole('combobox').fill('hide sh')
+    await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide sh')
     await page.keyboard.press('Enter')
     await expect(page.locator('[data-place]').first()).toBeVisible()
     expect(await findings(page, theme)).toEqual([])
@@ -45,7 +45,8 @@ for (const theme of ['day', 'night'] as const) {
 /** Screens that stand behind tabs, by their addresses. */
 const inner = [
   'bench', 'bench/devices', 'bench/moves', 'bench/device/pad', 'bench/device/deck/commands', 'bench/device/mouse/commands',
-  'commands/lookup', 'commands/usage', 'commands/routines', 'try',
+  'commands/lookup', 'commands/usage', 'commands/routines', 'commands/mnemonics', 'commands/ideas', 'try',
+  'bench/hand', 'clashes/matrix', 'clashes/machine',
 ] // prettier-ignore
 
 for (const theme of ['day', 'night'] as const) {

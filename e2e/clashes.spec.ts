@@ -87,3 +87,119 @@ test('clashes are found by name and by pressing the key', async ({ page }) => {
   await page.getByRole('button', { name: 'Show all, not only those on Q' }).click()
   await expect(page.getByRole('region', { name: 'blocks' })).toBeVisible()
 })
+
+test('a finding names its evidence, and a broken relay is mended by what it sends', async ({ page }) => {
+  await openClashes(page)
+  await page.getByRole('button', { name: /pad key 3 sends T for “Tide line”/ }).click()
+  await expect(detail(page)).toContainText('How sure: follows from the plan.')
+  await page
+    .getByRole('button', { name: /GNOME 43 takes Super\+L first: Lock screen/ })
+    .filter({ hasNotText: 'sends' })
+    .click()
+  await expect(detail(page)).toContainText('How sure: from a catalogue.')
+  await expect(detail(page)).toContainText('gsettings set org.gnome')
+  await detail(page)
+    .getByRole('button', { name: /^Turn the key off in GNOME 43/ })
+    .click()
+  await expect(page.getByRole('button', { name: /GNOME 43 takes Super\+L first: Lock screen/ })).toHaveCount(
+    0,
+  )
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
+  await expect(
+    page.getByRole('button', { name: /GNOME 43 takes Super\+L first: Lock screen/ }).first(),
+  ).toBeVisible()
+})
+
+test('a finding is accepted with a note, stays listed, and is taken up again', async ({ page }) => {
+  await openClashes(page)
+  await expect(page.getByText('95 clashes')).toBeVisible()
+  await page.getByRole('button', { name: /No device on this bench has the key F13/ }).click()
+  await detail(page).getByLabel('Live with it').fill('Only at the office')
+  await detail(page).getByRole('button', { name: 'Accept' }).click()
+  await expect(page.getByText('94 clashes')).toBeVisible()
+  const accepted = page.getByRole('region', { name: 'accepted' })
+  await expect(accepted).toContainText('Only at the office')
+  await page.reload()
+  await accepted.getByRole('button').click()
+  await expect(detail(page)).toContainText('accepted')
+  await detail(page).getByRole('button', { name: 'No longer accept it' }).click()
+  await expect(page.getByText('95 clashes')).toBeVisible()
+})
+
+test('a fault is foreseen before it is made, found once it is, and mended by a remedy', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('combobox', { name: 'Find a command by name' }).fill('place depth')
+  await page.getByRole('option').first().click()
+  await page.getByLabel('No modifiers').check()
+  await page.getByLabel('Places on').selectOption('keyboard')
+  await page.getByRole('button', { name: /^40 more of/ }).click()
+  await page.locator('[data-place=KeyH]').click()
+  await expect(page.getByText(/H types “h” while text can be typed in Fenmap, Labelling/)).toBeVisible()
+  await page.getByRole('button', { name: 'Place on H' }).click()
+  await expect(page.getByText('“Place depth” is on H')).toBeVisible()
+  await page.getByRole('link', { name: 'Clashes', exact: true }).click()
+  const found = page.getByRole('button', { name: /H types “h” while text can be typed/ })
+  await found.click()
+  await expect(detail(page)).toContainText('Place depth')
+  await detail(page)
+    .getByRole('button', { name: /^Move “Place depth” to/ })
+    .first()
+    .click()
+  await expect(found).toHaveCount(0)
+})
+
+test('counts of the matrix lead to the findings behind them', async ({ page }) => {
+  await openClashes(page)
+  await page.getByRole('link', { name: 'Where and in which layer' }).click()
+  await page.getByRole('button', { name: '6 of Keyboard in the layer browser' }).click()
+  await expect(page.getByText('6 chosen: show all')).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'of 95' })).toContainText('6 of 95')
+  await page.getByRole('button', { name: '6 chosen: show all' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'of 95' })).toContainText('95 of 95')
+})
+
+test('chords pressed on this machine count more than the catalogue', async ({ page }) => {
+  await openClashes(page)
+  await page.getByRole('link', { name: 'This machine' }).click()
+  await page.getByRole('button', { name: /^Press \d+ chords/ }).click()
+  const run = page.getByRole('group', { name: 'Guided run' })
+  await expect(run).toContainText('Press Ctrl+Alt+←')
+  // another chord does not count; the one asked for clears it
+  await page.keyboard.press('Control+Alt+ArrowRight')
+  await expect(run).toContainText('Press Ctrl+Alt+←')
+  await page.keyboard.press('Control+Alt+ArrowLeft')
+  await expect(run).toContainText('Press Ctrl+Alt+→')
+  await expect(run).toContainText('Did you press it?', { timeout: 15_000 })
+  await run.getByRole('button', { name: 'I pressed it' }).click()
+  await run.getByRole('button', { name: 'Stop' }).click()
+  const list = page.getByRole('region', { name: 'Pressed on this machine' })
+  await expect(list.getByRole('listitem').filter({ hasText: 'never arrived' })).toHaveCount(1)
+  await expect(list.getByRole('listitem').filter({ hasText: /^(?!.*never).*arrives/ })).toHaveCount(1)
+  await page.getByRole('link', { name: 'Findings' }).click()
+  await expect(page.getByRole('button', { name: /GNOME 43 takes Ctrl\+Alt\+← first/ })).toHaveCount(0)
+  await page
+    .getByRole('button', { name: /^.*GNOME 43 takes Ctrl\+Alt\+→ first: Switch/ })
+    .filter({ hasNotText: 'sends' })
+    .click()
+  await expect(detail(page)).toContainText('How sure: pressed on this machine.')
+})
+
+test('a dump of one’s own settings is taken over; what is no dump says what to do', async ({ page }) => {
+  await openClashes(page)
+  await page.getByRole('link', { name: 'This machine' }).click()
+  const file = page.getByLabel('Import the text of gsettings list-recursively')
+  await file.setInputFiles({ name: 'keys.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') })
+  await expect(page.getByText(/run `gsettings list-recursively > keys.txt`/)).toBeVisible()
+  await file.setInputFiles({
+    name: 'keys.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(
+      "org.gnome.settings-daemon.plugins.media-keys screensaver ['<Super>Escape']\norg.gnome.desktop.wm.keybindings minimize @as []\n",
+    ),
+  })
+  await expect(page.getByText(/2 settings read: 2 keys are off, 1 are your own/)).toBeVisible()
+  await expect(page.getByText('your own', { exact: true })).toBeVisible()
+  await page.getByRole('link', { name: 'Findings' }).click()
+  await expect(page.getByRole('button', { name: /takes Super\+L first/ })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /takes Super\+H first/ })).toHaveCount(0)
+})

@@ -12,7 +12,7 @@ test('two tabs never overwrite each other silently', async ({ context, page }) =
   await expect(other.getByRole('status').filter(saved)).toBeVisible()
   await expect(page.getByRole('alert')).toContainText('This plan was changed in another tab')
 
-  await page.getByRole('combobox').fill('hide shape')
+  await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide shape')
   await page.keyboard.press('Enter')
   await page.locator('[data-place]').first().click()
   await expect(page.getByText('not saved', { exact: true })).toBeVisible()
