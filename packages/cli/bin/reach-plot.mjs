@@ -1,5 +1,4 @@
 #!/usr/bin/env node
-import { register } from 'tsx/esm/api'
+import { upToDateBundle } from './bundle.mjs'
 
-register()
-await import('../src/main.ts')
+await import(await upToDateBundle())

@@ -1,16 +1,8 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from 'vitest'
+import { cli, demo, folder } from './run.js'
 
-const root = fileURLToPath(new URL('../../..', import.meta.url))
-const demo = join(root, 'demo/demo.reachplot.json')
-const folder = mkdtempSync(join(tmpdir(), 'reach-plot-'))
-
-const cli = (...args: string[]) =>
-  spawnSync('node', ['--import', 'tsx', 'packages/cli/src/main.ts', ...args], { cwd: root, encoding: 'utf8' })
 const json = (...args: string[]) => {
   const done = cli(...args, '--json')
   return { code: done.status, value: JSON.parse(done.stdout), error: done.stderr }

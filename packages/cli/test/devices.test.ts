@@ -1,22 +1,9 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from 'vitest'
+import { cli, demo, folder, root } from './run.js'
 
-const root = fileURLToPath(new URL('../../..', import.meta.url))
-const demo = join(root, 'demo/demo.reachplot.json')
-const folder = mkdtempSync(join(tmpdir(), 'reach-plot-'))
-
-/** Runs the command line as a person would; gives its exit code and what it printed. */
-function cli(...args: string[]) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', 'packages/cli/src/main.ts', ...args], {
-    cwd: root,
-    encoding: 'utf8',
-  })
-  return { status: done.status, stdout: done.stdout, stderr: done.stderr }
-}
 const json = (text: string) => JSON.parse(text)
 
 describe('lookup', () => {

@@ -1,16 +1,7 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from 'vitest'
-
-const root = fileURLToPath(new URL('../../..', import.meta.url))
-const demo = join(root, 'demo/demo.reachplot.json')
-const folder = mkdtempSync(join(tmpdir(), 'reach-plot-places-'))
-const cli = (...args: string[]) =>
-  spawnSync('node', ['packages/cli/bin/reach-plot.mjs', ...args], { cwd: root, encoding: 'utf8' })
-const json = (...args: string[]) => JSON.parse(cli(...args, '--json').stdout)
+import { cli, demo, folder, json, root } from './run.js'
 
 describe('places', () => {
   const hide = ['places', demo, '--command', 'fenmap-hide-shape'] as const

@@ -1,15 +1,7 @@
-import { spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from 'vitest'
-
-const root = fileURLToPath(new URL('../../..', import.meta.url))
-const demo = join(root, 'demo/demo.reachplot.json')
-const folder = mkdtempSync(join(tmpdir(), 'reach-plot-verbs-'))
-const cli = (...args: string[]) =>
-  spawnSync('node', ['packages/cli/bin/reach-plot.mjs', ...args], { cwd: root, encoding: 'utf8' })
+import { cli, demo, folder } from './run.js'
 
 test('help names every verb and the exit codes', () => {
   const { stdout, status } = cli('help')
