@@ -361,7 +361,21 @@ export {
   type ArrangementFigures,
   type BenchLoss,
   type DeviceReach,
+  benchTable,
+  changeKinds,
+  changesBetween,
+  compareArrangements,
+  learningMs,
+  reportOf,
+  workDesk,
+  type ArrangementReport,
+  type Change,
+  type ChangeKind,
+  type Compared,
+  type ReachCount,
+  type WorkDesk,
 } from './compare/index.js'
+export * from './work/index.js'
 export {
   arcMinutesOf,
   characterArcMinutes,

@@ -2,7 +2,7 @@ import { homeKeys } from '../bench/index.js'
 import { noRules } from '../commands/index.js'
 import { defaultSpanMm } from '../hand/index.js'
 import { noMemory } from '../mnemonics/index.js'
-import { planVersion, type Plan } from './plan.js'
+import { defaultHoursPerDay, planVersion, type Plan } from './plan.js'
 import { defaultPlaceWeights } from './weights.js'
 
 /** A plan with one keyboard, a left hand on its home keys and an empty arrangement, but no commands yet. */
@@ -26,6 +26,7 @@ export const emptyPlan = (): Plan => ({
   programs: [],
   commands: [],
   routines: [],
+  hoursPerDay: defaultHoursPerDay,
   usage: null,
   rules: noRules,
   weights: defaultPlaceWeights,

@@ -1,5 +1,6 @@
 import { noRules } from '../commands/index.js'
 import { noMemory } from '../mnemonics/index.js'
+import { defaultHoursPerDay } from './plan.js'
 import { defaultPlaceWeights } from './weights.js'
 
 type Raw = Record<string, unknown>
@@ -11,6 +12,7 @@ const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   1: fromVersion1,
   2: fromVersion2,
   3: fromVersion3,
+  4: fromVersion4,
 }
 
 /**
@@ -60,5 +62,15 @@ function fromVersion3(raw: Raw): Raw {
     otherLayoutId: null,
     ownSystemKeys: {},
     arrangements: list(raw['arrangements']).map((arrangement) => ({ ...arrangement, accepted: [] })),
+  }
+}
+
+/** Version 5 brought the hours of a day and what a new place costs. */
+function fromVersion4(raw: Raw): Raw {
+  return {
+    ...raw,
+    version: 5,
+    hoursPerDay: defaultHoursPerDay,
+    weights: { ...defaultPlaceWeights, ...(raw['weights'] as Raw) },
   }
 }

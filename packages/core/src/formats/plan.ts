@@ -7,7 +7,10 @@ import { chordSchema, popupSetSchema, systemIds, triggerSchema } from '../trigge
 import { routineSchema, usageSchema } from '../usage/index.js'
 import { placeWeightsSchema } from './weights.js'
 
-export const planVersion = 4
+export const planVersion = 5
+
+/** Hours of work a day where the person has not said. Assumed. */
+export const defaultHoursPerDay = 8
 
 const placementSchema = z.strictObject({
   commandId: z.string().min(1),
@@ -56,6 +59,8 @@ export const planSchema = z.strictObject({
   programs: z.array(programSchema).max(100),
   commands: z.array(commandSchema).max(20_000),
   routines: z.array(routineSchema).max(500),
+  /** hours of work a day at this desk */
+  hoursPerDay: z.number().min(0.25).max(24),
   usage: usageSchema.nullable(),
   /** what stays as it is, and keys that must not be used */
   rules: rulesSchema,

@@ -14,6 +14,8 @@ export const placeWeightsSchema = z.strictObject({
   displaceMs: weight,
   /** for a place that types while text can be typed; half of it for one that has to wait for a further tap or a hold */
   clashMs: weight,
+  /** for a place that is new, when a solver moves the command to it */
+  learnMs: weight,
 })
 export type PlaceWeights = z.infer<typeof placeWeightsSchema>
 
@@ -24,4 +26,5 @@ export const defaultPlaceWeights: PlaceWeights = Object.freeze({
   recallMs: 250,
   displaceMs: 300,
   clashMs: 600,
+  learnMs: 40,
 })

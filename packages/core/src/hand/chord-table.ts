@@ -154,7 +154,7 @@ function fromElsewhere(
     const near = there && own && there.solver.reachChord([], id, altGraph)
     if (!near || !own || near.verdict === 'away') return reach
     const timeMs = moveToMs(own, there.home) + near.timeMs
-    return timeMs < reach.timeMs ? { ...reach, timeMs, viaHome: there.home.deviceId } : reach
+    return timeMs < reach.timeMs ? { ...reach, timeMs, viaHome: there.home.deviceId, viaReach: near } : reach
   }
   return (place, reach) => {
     if (reach.verdict !== 'away') return reach

@@ -39,6 +39,8 @@ export interface ChordReach {
   readonly distanceMm: number
   /** the device that the hand moves to first, where that is quicker than reaching from home */
   readonly viaHome?: string
+  /** how it is made from there */
+  readonly viaReach?: ChordReach
   /** what the other hand can do about a chord that this one has to leave for */
   readonly help?: OtherHandHelp
 }
