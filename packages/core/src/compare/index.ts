@@ -2,5 +2,12 @@ export { arrangementFigures, recallMean, recallOf, type ArrangementFigures, type
 export { compareDevices, deviceReach, type DeviceReach } from './devices.js'
 export { benchLoss, lossOfMove, type BenchLoss } from './loss.js'
 export { changeKinds, changesBetween, learningMs, type Change, type ChangeKind } from './changes.js'
-export { benchTable, reportOf, workDesk, type ArrangementReport, type ReachCount, type WorkDesk } from './report.js'
+export {
+  benchTable,
+  reportOf,
+  workDesk,
+  type ArrangementReport,
+  type ReachCount,
+  type WorkDesk,
+} from './report.js'
 export { compareArrangements, type Compared } from './comparison.js'

@@ -81,3 +81,5 @@ export const homingMs = 400
 export const pointingMsPerBit = 1000 / 4.5
 /** Length of a stroke of the pointer, as the hand moves, mm. Assumed. */
 export const strokeLengthMm = 20
+/** The cap of a home key, which a hand that comes back has to find, mm. */
+export const homeKeyMm = 18

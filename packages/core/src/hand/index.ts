@@ -2,6 +2,7 @@ export {
   defaultSpanMm,
   fingers,
   fittsMsPerBit,
+  homeKeyMm,
   homingMs,
   pressMs,
   tappingCapacity,

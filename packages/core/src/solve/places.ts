@@ -1,9 +1,10 @@
-import type { Control } from '../bench/index.js'
+import type { Control, HandSide } from '../bench/index.js'
 import { typingContexts } from '../clashes/index.js'
 import { canBeLiveTogether, type Command } from '../commands/index.js'
 import { defaultPlaceWeights, type PlaceWeights } from '../formats/index.js'
 import {
   fingerCapacity,
+  homeKeyMm,
   homingTimeMs,
   triggerReach,
   type ChordReach,
@@ -56,16 +57,31 @@ export interface Place {
   readonly waitsWith: readonly Command[]
 }
 
-/** The cap of a home key, which the hand has to find on its way back, mm. */
-const homeKeyMm = 18
+/** The way back of a hand that had to leave, alone, ms; 0 for what it makes at home. */
+export const returnMs = (reach: ChordReach): number =>
+  reach.verdict !== 'away'
+    ? 0
+    : Number.isFinite(reach.distanceMm)
+      ? homingTimeMs(reach.distanceMm, homeKeyMm)
+      : Infinity
 
 /** From rest until the key is down, and until the hand that left is back, ms: alone, or with the other hand's help. */
 export function thereAndBackMs(reach: ChordReach): number {
-  if (reach.verdict !== 'away') return reach.timeMs
-  const alone =
-    reach.timeMs + (Number.isFinite(reach.distanceMm) ? homingTimeMs(reach.distanceMm, homeKeyMm) : Infinity)
-  return reach.help ? Math.min(alone, reach.help.timeMs + reach.help.backMs) : alone
+  const alone = reach.timeMs + returnMs(reach)
+  return reach.help && reach.verdict === 'away'
+    ? Math.min(alone, reach.help.timeMs + reach.help.backMs)
+    : alone
 }
+
+/** 0 for the strongest finger on the last key, 1 for one of half its pace; 0 where no finger is told. */
+function weaknessOf(reach: ChordReach, side: HandSide): number {
+  const finger = reach.fingers[reach.keys.at(-1) ?? '']
+  return finger ? (1 - fingerCapacity(side, finger)) * 2 : 0
+}
+
+/** What a use of a trigger costs the hand, whatever the command: there and back, effort and weak fingers, ms. */
+export const handCostMs = (reach: ChordReach, side: HandSide, weights: PlaceWeights): number =>
+  thereAndBackMs(reach) + weights.effortMs * reach.effort + weights.fingerMs * weaknessOf(reach, side)
 
 const costOf = (
   reach: ChordReach,
@@ -118,10 +134,9 @@ export function placeJudge(
     const waitsWith = at.rivals.length > 0 ? at.rivals.flatMap(rivalsOn) : none
     const typesIn = at.types ? typing : noTexts
     const busiest = holders[0]
-    const finger = reach.fingers[reach.keys.at(-1) ?? '']
     const amounts: Amounts = {
       effort: reach.effort,
-      weakness: finger ? (1 - fingerCapacity(around.handSide ?? 'left', finger)) * 2 : 0,
+      weakness: weaknessOf(reach, around.handSide ?? 'left'),
       displaced: busiest ? 0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)) : 0,
       clashes: (typesIn.length > 0 ? 1 : 0) + (waitsWith.length > 0 ? 0.5 : 0),
     }

@@ -18,7 +18,7 @@ export interface QuadraticOptions {
   readonly moves: number
 }
 
-export const defaultQuadraticOptions: QuadraticOptions = Object.freeze({ seed: 1, moves: 80_000 })
+export const defaultQuadraticOptions: QuadraticOptions = Object.freeze({ seed: 1, moves: 65_000 })
 
 export interface QuadraticAnswer {
   /** place of each thing */

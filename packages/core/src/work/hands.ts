@@ -1,5 +1,6 @@
 import type { HandSide } from '../bench/index.js'
 import {
+  homeKeyMm,
   homingMs,
   homingTimeMs,
   moveToMs,
@@ -52,9 +53,6 @@ type KeysAt = { readonly home: string } | { readonly spot: Spot }
 /** Where the pointing hand is: on a pointing device (the one that it holds: null), or over the keys. */
 type PointerAt = { readonly deviceId: string | null } | { readonly spot: Spot | null }
 
-/** The cap of a home key, which a hand that comes back has to find, mm. */
-const homeKeyMm = 18
-
 export function handsOver({ situation, price, naming }: Workplace, side: HandSide): Hands {
   const other: HandSide = side === 'left' ? 'right' : 'left'
   const own = situation.homes[0]
@@ -94,7 +92,10 @@ export function handsOver({ situation, price, naming }: Workplace, side: HandSid
 
   const goHome = (): void => {
     if ('home' in keysAt && keysAt.home === own?.deviceId) return
-    const from = 'spot' in keysAt ? keysAt.spot : situation.homes.find((h) => h.deviceId === (keysAt as { home: string }).home)
+    const from =
+      'spot' in keysAt
+        ? keysAt.spot
+        : situation.homes.find((h) => h.deviceId === (keysAt as { home: string }).home)
     add('H', from && own ? backMs(from) : homingMs, side, 'back to the home keys')
     keysAt = { home: own?.deviceId ?? '' }
     leaveKeys()
@@ -104,7 +105,12 @@ export function handsOver({ situation, price, naming }: Workplace, side: HandSid
 
   const takePointer = (deviceId: string | null = null, takeUpMs = 0): void => {
     if ('spot' in pointerAt) {
-      add('H', holds ? (pointerAt.spot ? moveToMs(pointerAt.spot, holds) : homingMs) : homingMs, other, `back to ${holds ? nameOf(holds.deviceId) : 'the pointer'}`)
+      add(
+        'H',
+        holds ? (pointerAt.spot ? moveToMs(pointerAt.spot, holds) : homingMs) : homingMs,
+        other,
+        `back to ${holds ? nameOf(holds.deviceId) : 'the pointer'}`,
+      )
       pointerAt = { deviceId: null }
     }
     const wanted = takeUpMs > 0 ? deviceId : null
@@ -199,7 +205,10 @@ export function handsOver({ situation, price, naming }: Workplace, side: HandSid
       goHome()
       // the modifiers are held while the pointer is on its way: they only hold up what is longer
       const isHeld = held.length > 0 && held.join() === reach.keys.join()
-      if (!isHeld) add('K', Math.max(pressMs, reach.timeMs - takeUpMs - ownMs), side, `hold for ${name}`, { count: mods.length })
+      if (!isHeld)
+        add('K', Math.max(pressMs, reach.timeMs - takeUpMs - ownMs), side, `hold for ${name}`, {
+          count: mods.length,
+        })
       held = reach.keys
     }
     if (trigger.kind === 'stroke') {

@@ -1,0 +1,251 @@
+import type { Placed } from '../clashes/index.js'
+import type { Command } from '../commands/index.js'
+import type { Chord, Trigger } from '../triggers/index.js'
+import { triggerKey } from '../triggers/index.js'
+import { timeOf, type ArrangementProblem, type SolveRow } from './problem.js'
+import { SlotState } from './slots.js'
+
+/** How sure it is that a move helps. */
+export type Confidence = 'sure' | 'likely' | 'unsure'
+
+/** One command that gets a place, moves, or gives up a further place. */
+export interface ProposedMove {
+  /** number among the moves of the answer */
+  readonly id: number
+  readonly row: number
+  readonly command: Command
+  readonly kind: 'place' | 'move' | 'let go'
+  readonly from: Trigger | null
+  readonly to: Trigger | null
+  /** moves that have to be made with it, since their commands stand in its way: itself, and theirs in turn */
+  readonly needs: readonly number[]
+  /** number of its group: moves that hang together by what they need */
+  readonly group: number
+  /** what it gains an hour, with all that it needs, alone against the arrangement as it is, ms */
+  readonly gainMs: number
+  /** of that, press time alone */
+  readonly timeGainMs: number
+  readonly confidence: Confidence
+  /** why it is as sure as that, in words */
+  readonly because: string
+}
+
+export interface MoveList {
+  /** in the order in which they gain most when they are taken one after another */
+  readonly moves: readonly ProposedMove[]
+  /** gain an hour after the first move, the first two, …, ms */
+  readonly gainsMs: readonly number[]
+}
+
+/** What is counted in a log is surer than what was guessed. Assumed. */
+const countedUses = 10
+
+/**
+ * The way from the arrangement as it is to an answer, as a list of moves.
+ * @param usesOf  uses of a command that a log has counted; 0 where there is none
+ */
+export function movesTo(
+  answer: ArrangementProblem,
+  slotOf: ArrayLike<number>,
+  usesOf: (commandId: string) => number,
+): MoveList {
+  const { problem, rows, slots } = answer
+  const { home } = problem
+  const moving = Array.from({ length: problem.rows }, (_, i) => i).filter((i) => slotOf[i] !== home[i])
+  const numberOf = new Map(moving.map((row, id) => [row, id]))
+  const atHome = new SlotState(problem, home)
+  const direct = moving.map((row) => inTheWay(atHome, row, slotOf[row] as number, numberOf))
+  const needs = moving.map((_, id) => closure(id, direct))
+  const groups = groupsOf(needs)
+  const state = new SlotState(problem, home)
+  const gainOf = (ids: readonly number[]): number => {
+    let delta = 0
+    for (const id of ids) delta += state.shift(moving[id] as number, slotOf[moving[id] as number] as number)
+    for (const id of [...ids].reverse())
+      state.shift(moving[id] as number, home[moving[id] as number] as number)
+    return -delta
+  }
+  const triggerAt = (p: number): Trigger | null => slots[p]?.trigger ?? null
+  const moves = moving.map((row, id): ProposedMove => {
+    const own = needs[id] as readonly number[]
+    const [from, to] = [home[row] as number, slotOf[row] as number]
+    const { command, role } = rows[row] as SolveRow
+    const gainMs = gainOf(own)
+    const timeGainMs = own.reduce((sum, other) => {
+      const r = moving[other] as number
+      return rows[r]?.role === 'main'
+        ? sum + timeOf(answer, r, home[r] as number) - timeOf(answer, r, slotOf[r] as number)
+        : sum
+    }, 0)
+    return {
+      id,
+      row,
+      command,
+      kind: to < 0 ? 'let go' : from < 0 ? 'place' : 'move',
+      from: triggerAt(from),
+      to: triggerAt(to),
+      needs: own,
+      group: groups[id] as number,
+      gainMs,
+      timeGainMs,
+      ...confidenceOf(gainMs, timeGainMs, usesOf(command.id), role === 'further'),
+    }
+  })
+  return inOrder(moves, moving, slotOf, state)
+}
+
+/** Moves of the rows that stand where a row goes. */
+function inTheWay(
+  atHome: SlotState,
+  row: number,
+  p: number,
+  numberOf: ReadonlyMap<number, number>,
+): number[] {
+  if (p < 0) return []
+  const { rows, overlap, rivals } = atHome.problem
+  const out: number[] = []
+  const look = (q: number): void => {
+    for (let j = atHome.first[q] as number; j !== -1; j = atHome.next[j] as number) {
+      const id = numberOf.get(j)
+      if (j !== row && (overlap[row * rows + j] as number) > 0 && id !== undefined) out.push(id)
+    }
+  }
+  look(p)
+  for (let k = rivals.start[p] as number; k < (rivals.start[p + 1] as number); k++)
+    look(rivals.to[k] as number)
+  return out
+}
+
+function closure(id: number, direct: readonly (readonly number[])[]): number[] {
+  const found = new Set([id])
+  for (const next of found) for (const other of direct[next] ?? []) found.add(other)
+  return [...found]
+}
+
+/** Moves that need one another, or need the same, are one group; groups are numbered from 0. */
+function groupsOf(needs: readonly (readonly number[])[]): number[] {
+  const root = needs.map((_, id) => id)
+  const find = (id: number): number => {
+    let at = id
+    while (root[at] !== at) at = root[at] as number
+    return at
+  }
+  needs.forEach((list, id) => {
+    for (const other of list) root[find(other)] = find(id)
+  })
+  const numbers = new Map<number, number>()
+  return needs.map((_, id) => {
+    const at = find(id)
+    const known = numbers.get(at) ?? numbers.size
+    numbers.set(at, known)
+    return known
+  })
+}
+
+function confidenceOf(
+  gainMs: number,
+  timeGainMs: number,
+  counted: number,
+  isFurther: boolean,
+): { confidence: Confidence; because: string } {
+  if (isFurther)
+    return { confidence: 'likely', because: 'a further place of a command that keeps a better one' }
+  const quicker = timeGainMs > 0
+  const isCounted = counted >= countedUses
+  const time = quicker ? 'quicker by press time alone' : 'gains by memory and ease, not by press time'
+  const uses = isCounted ? `uses counted in a log (${counted})` : 'uses not counted in a log'
+  const because = `${time}; ${uses}`
+  if (gainMs <= 0) return { confidence: 'unsure', because: `makes room for others; ${uses}` }
+  return { confidence: quicker && isCounted ? 'sure' : quicker || isCounted ? 'likely' : 'unsure', because }
+}
+
+/** Each next move is the one that gains most for each move that it takes; what it needs comes with it. */
+function inOrder(
+  moves: readonly ProposedMove[],
+  moving: readonly number[],
+  slotOf: ArrayLike<number>,
+  state: SlotState,
+): MoveList {
+  const { home } = state.problem
+  const start = state.cost
+  const left = new Set(moves.map((m) => m.id))
+  const order: ProposedMove[] = []
+  const gainsMs: number[] = []
+  const shiftAll = (ids: readonly number[], to: ArrayLike<number>): number =>
+    ids.reduce((sum, id) => sum + state.shift(moving[id] as number, to[moving[id] as number] as number), 0)
+  while (left.size > 0) {
+    let best: readonly number[] = [...left]
+    let most = -Infinity
+    for (const id of left) {
+      const ids = (moves[id] as ProposedMove).needs.filter((n) => left.has(n))
+      const gain = -shiftAll(ids, slotOf) / ids.length
+      shiftAll([...ids].reverse(), home)
+      if (gain > most) {
+        most = gain
+        best = ids
+      }
+    }
+    for (const id of best) {
+      state.shift(moving[id] as number, slotOf[moving[id] as number] as number)
+      left.delete(id)
+      order.push(moves[id] as ProposedMove)
+      gainsMs.push(start - state.cost)
+    }
+  }
+  return { moves: order, gainsMs }
+}
+
+/** The moves with all that they need, each once. */
+export const withNeeds = (list: MoveList, ids: Iterable<number>): number[] => {
+  const byId = new Map(list.moves.map((m) => [m.id, m]))
+  return [...new Set([...ids].flatMap((id) => byId.get(id)?.needs ?? []))]
+}
+
+/**
+ * Placements after some moves of an answer, with all that they need. Relays that sent a chord of a moved command send
+ * its new one, or nothing where it has no chord any more.
+ */
+export function applyMoves<T extends Placed>(
+  placements: readonly T[],
+  rows: readonly SolveRow[],
+  list: MoveList,
+  ids: Iterable<number>,
+): (T | Placed)[] {
+  const byId = new Map(list.moves.map((m) => [m.id, m]))
+  const out: (T | Placed | null)[] = [...placements]
+  const added: Placed[] = []
+  const sendsNow = new Map<string, Chord | null>()
+  for (const id of withNeeds(list, ids)) {
+    const move = byId.get(id) as ProposedMove
+    const { placement } = rows[move.row] as SolveRow
+    if (placement === null) {
+      if (move.to) added.push({ commandId: move.command.id, trigger: move.to })
+      continue
+    }
+    const old = placements[placement] as T
+    if (old.trigger.kind === 'chord')
+      sendsNow.set(
+        `${move.command.id} ${triggerKey(old.trigger)}`,
+        move.to?.kind === 'chord' ? move.to : null,
+      )
+    out[placement] = move.to ? movedTo(old, move.to) : null
+  }
+  return [...out, ...added].flatMap((placed) => (placed === null ? [] : [followed(placed, sendsNow)]))
+}
+
+/** A key of the board sends itself; a control of a device goes on sending what it sent. */
+function movedTo<T extends Placed>(old: T, to: Trigger): T | Placed {
+  const { sends, ...rest } = old
+  return 'code' in to || to.kind === 'popup' || sends === undefined
+    ? { ...rest, trigger: to }
+    : { ...rest, trigger: to, sends }
+}
+
+function followed<T extends Placed>(placed: T | Placed, now: ReadonlyMap<string, Chord | null>): T | Placed {
+  const { sends, ...rest } = placed
+  if (sends === undefined || sends.length !== 1) return placed
+  const key = `${placed.commandId} ${triggerKey(sends[0] as Chord)}`
+  if (!now.has(key)) return placed
+  const chord = now.get(key)
+  return chord ? { ...rest, sends: [chord] } : rest
+}

@@ -1,0 +1,270 @@
+/** Sparse slots x slots matrix: row p is `to[start[p]..start[p+1])` with `value` beside it. */
+export interface Relation {
+  readonly start: Int32Array
+  readonly to: Int32Array
+  readonly value: Float64Array
+}
+
+/** What two rows gain from the relation of their slots. */
+export interface PairTerm {
+  readonly a: number
+  readonly b: number
+  readonly relation: number
+  /** gain of each for a relation of 1; negative for what is better kept apart */
+  readonly gainA: number
+  readonly gainB: number
+  /** whether a slot's own score counts against the relation: the better of the two links counts, not their sum */
+  readonly scored: boolean
+}
+
+/** Travel between slots: by the spots under the fingers, and what is saved when the same modifiers stay held. */
+export interface Travel {
+  readonly spotOf: Int32Array
+  readonly spots: number
+  /** row-major, spots x spots */
+  readonly table: Float64Array
+  /** number of the held set of a slot; 0 for none */
+  readonly heldOf: Int32Array
+  readonly heldSaves: Float64Array
+}
+
+/**
+ * Rows (commands) to be put on slots (triggers): least Σ costs + pair terms + Σ flow × travel, where rows that exclude
+ * each other have different slots. A row may also have none.
+ */
+export interface SlotProblem {
+  readonly rows: number
+  readonly slots: number
+  /** row-major, rows x slots; Infinity where a row must not stand */
+  readonly costs: Float64Array
+  /** cost of a row without a slot; Infinity when it must have one */
+  readonly without: Float64Array
+  /** row-major, rows x rows: what two rows on one slot, or on rival slots, cost; 0 when they may share it */
+  readonly overlap: Float64Array
+  /** slots that rows which exclude each other must not have both: rows of a sparse matrix without values */
+  readonly rivals: Pick<Relation, 'start' | 'to'>
+  /** how well a slot recalls a row by itself, 0 to 1, row-major; none where left out */
+  readonly scores?: Float32Array
+  readonly pairs: readonly PairTerm[]
+  readonly relations: readonly Relation[]
+  readonly flows: readonly { readonly a: number; readonly b: number; readonly uses: number }[]
+  readonly travel?: Travel
+  /** slot of each row now, -1 for none */
+  readonly home: Int32Array
+  /** 1 for rows that must not move */
+  readonly fixed: Uint8Array
+}
+
+/** A relation from its entries. */
+export function relationOf(
+  slots: number,
+  entries: readonly { readonly p: number; readonly q: number; readonly value: number }[],
+): Relation {
+  const sorted = [...entries].sort((x, y) => x.p - y.p || x.q - y.q)
+  const start = new Int32Array(slots + 1)
+  for (const { p } of sorted) start[p + 1] = (start[p + 1] as number) + 1
+  for (let p = 0; p < slots; p++) start[p + 1] = (start[p + 1] as number) + (start[p] as number)
+  return {
+    start,
+    to: Int32Array.from(sorted, (e) => e.q),
+    value: Float64Array.from(sorted, (e) => e.value),
+  }
+}
+
+export function relationAt({ start, to, value }: Relation, p: number, q: number): number {
+  for (let k = start[p] as number; k < (start[p + 1] as number); k++)
+    if (to[k] === q) return value[k] as number
+  return 0
+}
+
+/** The pair terms and flows of each row, as lists that the inner loop walks. */
+interface Links {
+  readonly pairStart: Int32Array
+  readonly pairOf: Int32Array
+  readonly flowStart: Int32Array
+  readonly flowTo: Int32Array
+  /** uses from the row to the other, and from the other to the row */
+  readonly flowOut: Float64Array
+  readonly flowIn: Float64Array
+}
+
+function linksOf({ rows, pairs, flows }: SlotProblem): Links {
+  const byRow: number[][] = Array.from({ length: rows }, () => [])
+  pairs.forEach(({ a, b }, i) => {
+    byRow[a]?.push(i)
+    byRow[b]?.push(i)
+  })
+  const flowBy: Map<number, [number, number]>[] = Array.from({ length: rows }, () => new Map())
+  for (const { a, b, uses } of flows) {
+    if (a === b) continue
+    const out = flowBy[a]?.get(b) ?? [0, 0]
+    flowBy[a]?.set(b, [out[0] + uses, out[1]])
+    const back = flowBy[b]?.get(a) ?? [0, 0]
+    flowBy[b]?.set(a, [back[0], back[1] + uses])
+  }
+  const starts = (lengths: readonly number[]): Int32Array => {
+    const start = new Int32Array(rows + 1)
+    lengths.forEach((n, i) => (start[i + 1] = (start[i] as number) + n))
+    return start
+  }
+  const flat = flowBy.flatMap((m) => [...m])
+  return {
+    pairStart: starts(byRow.map((l) => l.length)),
+    pairOf: Int32Array.from(byRow.flat()),
+    flowStart: starts(flowBy.map((m) => m.size)),
+    flowTo: Int32Array.from(flat, ([to]) => to),
+    flowOut: Float64Array.from(flat, ([, [out]]) => out),
+    flowIn: Float64Array.from(flat, ([, [, back]]) => back),
+  }
+}
+
+/** Where every row stands, with the cost of it kept up to date from move to move. */
+export class SlotState {
+  readonly slotOf: Int32Array
+  /** first row on a slot, and the next row on the same slot; -1 at the end */
+  readonly first: Int32Array
+  readonly next: Int32Array
+  cost = 0
+  /** rows that do not stand where they stood at home */
+  moved = 0
+  readonly problem: SlotProblem
+  private readonly links: Links
+
+  constructor(problem: SlotProblem, slotOf: ArrayLike<number> = problem.home) {
+    this.problem = problem
+    this.links = linksOf(problem)
+    this.slotOf = new Int32Array(problem.rows).fill(-1)
+    this.first = new Int32Array(problem.slots).fill(-1)
+    this.next = new Int32Array(problem.rows).fill(-1)
+    this.reset(slotOf)
+  }
+
+  /** Puts every row anew and sums the cost from the beginning. */
+  reset(slotOf: ArrayLike<number>): void {
+    const { rows, without, home } = this.problem
+    this.slotOf.fill(-1)
+    this.first.fill(-1)
+    this.moved = 0
+    this.cost = 0
+    for (let i = 0; i < rows; i++) {
+      this.cost += without[i] as number
+      if (home[i] !== -1) this.moved++
+    }
+    // rows without a slot cost Infinity where they must have one: the sum is only kept once all of them have
+    let cost = 0
+    for (let i = 0; i < rows; i++) {
+      const slot = slotOf[i] as number
+      if (slot < 0) continue
+      cost += this.place(i, slot) - finiteOrZero(without[i] as number)
+    }
+    this.cost = cost + sumFinite(without)
+  }
+
+  /**
+   * Cost of row i standing on slot p, all others as they stand; p may be -1.
+   * @param alone  whether rows that exclude it there are passed over
+   */
+  costAt(i: number, p: number, alone = false): number {
+    const { problem, links, slotOf } = this
+    if (p < 0) return problem.without[i] as number
+    const { slots, rows, costs, scores, pairs, relations, travel, overlap, rivals } = problem
+    let cost = costs[i * slots + p] as number
+    for (let k = links.pairStart[i] as number; k < (links.pairStart[i + 1] as number); k++) {
+      const pair = pairs[links.pairOf[k] as number] as PairTerm
+      const isA = pair.a === i
+      const q = slotOf[isA ? pair.b : pair.a] as number
+      if (q < 0) continue
+      const value = isA
+        ? relationAt(relations[pair.relation] as Relation, p, q)
+        : relationAt(relations[pair.relation] as Relation, q, p)
+      if (value === 0) continue
+      if (pair.scored && scores) {
+        const own = value - (scores[i * slots + p] as number)
+        const theirs = value - (scores[(isA ? pair.b : pair.a) * slots + q] as number)
+        if (own > 0) cost -= (isA ? pair.gainA : pair.gainB) * own
+        if (theirs > 0) cost -= (isA ? pair.gainB : pair.gainA) * theirs
+      } else cost -= (pair.gainA + pair.gainB) * value
+    }
+    if (travel)
+      for (let k = links.flowStart[i] as number; k < (links.flowStart[i + 1] as number); k++) {
+        const q = slotOf[links.flowTo[k] as number] as number
+        if (q < 0) continue
+        const [x, y] = [travel.spotOf[p] as number, travel.spotOf[q] as number]
+        const out = links.flowOut[k] as number
+        const back = links.flowIn[k] as number
+        cost +=
+          out * (travel.table[x * travel.spots + y] as number) +
+          back * (travel.table[y * travel.spots + x] as number)
+        const held = travel.heldOf[p] as number
+        if (held !== 0 && held === travel.heldOf[q]) cost -= (out + back) * (travel.heldSaves[held] as number)
+      }
+    if (alone) return cost
+    for (let j = this.first[p] as number; j !== -1; j = this.next[j] as number)
+      if (j !== i) cost += overlap[i * rows + j] as number
+    for (let k = rivals.start[p] as number; k < (rivals.start[p + 1] as number); k++)
+      for (let j = this.first[rivals.to[k] as number] as number; j !== -1; j = this.next[j] as number)
+        if (j !== i) cost += overlap[i * rows + j] as number
+    return cost
+  }
+
+  /** Moves row i to slot p (-1 for none) and gives back what that adds to the cost. */
+  shift(i: number, p: number): number {
+    const from = this.slotOf[i] as number
+    if (from === p) return 0
+    const before = this.costAt(i, from)
+    if (from >= 0) this.unlink(i, from)
+    this.slotOf[i] = -1
+    const delta = this.costAt(i, p) - before
+    if (p >= 0) this.link(i, p)
+    const home = this.problem.home[i] as number
+    if (from === home) this.moved++
+    else if (p === home) this.moved--
+    this.cost += delta
+    return delta
+  }
+
+  /** The first of the rows that exclude row i on slot p and its rivals, or -1. */
+  inTheWay(i: number, p: number): number {
+    const { rows, overlap, rivals } = this.problem
+    for (let j = this.first[p] as number; j !== -1; j = this.next[j] as number)
+      if (j !== i && (overlap[i * rows + j] as number) > 0) return j
+    for (let k = rivals.start[p] as number; k < (rivals.start[p + 1] as number); k++)
+      for (let j = this.first[rivals.to[k] as number] as number; j !== -1; j = this.next[j] as number)
+        if (j !== i && (overlap[i * rows + j] as number) > 0) return j
+    return -1
+  }
+
+  private place(i: number, p: number): number {
+    const cost = this.costAt(i, p)
+    this.link(i, p)
+    if (p === this.problem.home[i]) this.moved--
+    else if (this.problem.home[i] === -1) this.moved++
+    return cost
+  }
+
+  private link(i: number, p: number): void {
+    this.slotOf[i] = p
+    this.next[i] = this.first[p] as number
+    this.first[p] = i
+  }
+
+  private unlink(i: number, p: number): void {
+    let at = this.first[p] as number
+    if (at === i) {
+      this.first[p] = this.next[i] as number
+      return
+    }
+    while (this.next[at] !== i) at = this.next[at] as number
+    this.next[at] = this.next[i] as number
+  }
+}
+
+const finiteOrZero = (value: number): number => (Number.isFinite(value) ? value : 0)
+const sumFinite = (values: Float64Array): number => values.reduce((sum, v) => sum + finiteOrZero(v), 0)
+
+/** Cost of an answer, from the beginning; Infinity where a row has no slot though it must have one. */
+export function slotCost(problem: SlotProblem, slotOf: ArrayLike<number>): number {
+  for (let i = 0; i < problem.rows; i++)
+    if ((slotOf[i] as number) < 0 && problem.without[i] === Infinity) return Infinity
+  return new SlotState(problem, slotOf).cost
+}
