@@ -179,6 +179,40 @@ const routines = [
   s ? [routineFrom(s, report.activeHours, `routine-${i + 1}`, routineNames[i] as string)] : [],
 )
 
+/** What a log does not tell: where the person points, drags and types between commands. */
+const command = (commandId: string) => ({ kind: 'command', commandId }) as const
+const point = { kind: 'point' } as const
+routines.push(
+  {
+    id: 'routine-3',
+    name: 'Trace and close an outline',
+    programId: 'fenmap',
+    steps: [
+      command('fenmap-add-vertex'),
+      point,
+      point,
+      command('fenmap-next-vertex'),
+      command('fenmap-move-vertex'),
+      { kind: 'drag' },
+      command('fenmap-close-outline'),
+    ],
+    timesPerHour: 14,
+  },
+  {
+    id: 'routine-4',
+    name: 'Place and size a name',
+    programId: 'fenmap',
+    steps: [
+      command('fenmap-place-name'),
+      point,
+      { kind: 'type', characters: 9 },
+      command('fenmap-larger-text'),
+      command('fenmap-rotate-label'),
+    ],
+    timesPerHour: 9,
+  },
+)
+
 const finished: Plan = {
   ...plan,
   usage,

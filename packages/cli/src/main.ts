@@ -2,6 +2,7 @@ import { CoreError } from '@reach-plot/core'
 import * as bench from './commands/bench.js'
 import * as check from './commands/check.js'
 import * as chords from './commands/chords.js'
+import * as compare from './commands/compare.js'
 import * as csv from './commands/csv.js'
 import * as displace from './commands/displace.js'
 import * as fit from './commands/fit.js'
@@ -13,6 +14,8 @@ import * as places from './commands/places.js'
 import * as qap from './commands/qap.js'
 import * as reach from './commands/reach.js'
 import * as schema from './commands/schema.js'
+import * as solve from './commands/solve.js'
+import * as time from './commands/time.js'
 import * as trace from './commands/trace.js'
 import * as usage from './commands/usage.js'
 import { exitCodes, usageError, type Outcome } from './io.js'
@@ -30,6 +33,9 @@ const verbs: Readonly<Record<string, Verb>> = {
   free,
   displace,
   mnemonics,
+  solve,
+  time,
+  compare,
   qap,
   lookup,
   trace,

@@ -11,3 +11,4 @@ export {
   type WorkDesk,
 } from './report.js'
 export { compareArrangements, type Compared } from './comparison.js'
+export { comparisonRows, figureList, type Explanation, type Figure } from './figure-list.js'

@@ -20,6 +20,7 @@ export {
   checkPlanOpens,
   layoutOf,
   surroundings,
+  withArrangement,
   type BenchSurroundings,
   type Catalogues,
 } from './plan-access.js'

@@ -11,6 +11,7 @@ import type { Surroundings, SystemKeys } from '../clashes/index.js'
 import { CoreError } from '../errors.js'
 import { chord, codeOfCharacter, isModifier, triggerKey, type NationalLayout } from '../triggers/index.js'
 import type { Command } from '../commands/index.js'
+import { freshId } from './ids.js'
 import type { Accepted, Arrangement, Plan } from './plan.js'
 
 export const activeArrangement = (plan: Plan): Arrangement =>
@@ -26,6 +27,21 @@ export function acceptedIn(
     return found && [...found.commandIds].sort().join() === [...clash.commandIds].sort().join()
       ? found
       : undefined
+  }
+}
+
+/** A plan with one more arrangement, which is the active one; what the person accepts in `base` comes with it. */
+export function withArrangement(
+  plan: Plan,
+  base: Arrangement,
+  placements: Arrangement['placements'],
+  name: string,
+): Plan {
+  const id = freshId(name, new Set(plan.arrangements.map((a) => a.id)))
+  return {
+    ...plan,
+    arrangements: [...plan.arrangements, { ...base, id, name, isDefault: false, placements }],
+    activeArrangementId: id,
   }
 }
 

@@ -68,3 +68,4 @@ export {
   type SolveOptions,
   type SolveProgress,
 } from './solve.js'
+export { moveReason } from './why.js'

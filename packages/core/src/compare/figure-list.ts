@@ -1,0 +1,304 @@
+import { severities } from '../clashes/index.js'
+import type { Plan } from '../formats/index.js'
+import { fingers } from '../hand/index.js'
+import { fairShares, operatorKinds, operatorMs, operatorNames, type DayPart } from '../work/index.js'
+import type { Compared } from './comparison.js'
+import { recallOf } from './figures.js'
+
+/** How a figure came about: the rule, where it is from, and what was put into it. */
+export interface Explanation {
+  readonly rule: string
+  readonly source: string
+  readonly lines: readonly { readonly name: string; readonly detail: string; readonly value: string }[]
+}
+
+/** A figure by which arrangements are compared. */
+export interface Figure {
+  readonly id: string
+  readonly name: string
+  readonly unit: string
+  readonly digits: number
+  /** which way is better; null where neither is */
+  readonly better: 'less' | 'more' | null
+  value(compared: Compared, plan: Plan): number | null
+  explain(compared: Compared, plan: Plan): Explanation
+}
+
+const klm = 'Card, Moran and Newell (1980), keystroke-level model; movements by Fitts (1954); from memory.'
+const screening =
+  'Moore and Garg (1995), Strain Index; from memory. A screening aid from a model of the hand, not a diagnosis.'
+const count = (value: number, digits = 1): string => value.toFixed(digits)
+const minutesADay = (msPerHour: number, plan: Plan): number => (msPerHour * plan.hoursPerDay) / 60_000
+const inWords = ({ work: { operators } }: DayPart): string =>
+  operators.map((o) => `${o.kind} ${Math.round(o.ms)}`).join(' + ')
+/** Parts that are written out; the others are summed. */
+const partsShown = 25
+
+const timeLines = ({ report: { day } }: Compared, plan: Plan): Explanation['lines'] => {
+  const parts = day.parts.slice(0, partsShown)
+  const rest = day.parts.slice(partsShown)
+  const minutes = (part: DayPart): number => minutesADay(part.timesPerHour * part.work.ms, plan)
+  return [
+    ...operatorKinds.map((kind) => ({
+      name: `${kind}, ${operatorNames[kind]}`,
+      detail: 'all of the day',
+      value: `${count(minutesADay(day.msByKind[kind], plan))} min`,
+    })),
+    ...parts.map((part) => ({
+      name: part.name,
+      detail: `${count(part.timesPerHour)} an hour × ${Math.round(part.work.ms)} ms (${inWords(part)})`,
+      value: `${count(minutes(part), 2)} min`,
+    })),
+    ...(rest.length > 0
+      ? [
+          {
+            name: `${rest.length} more`,
+            detail: 'in the same way',
+            value: `${count(
+              rest.reduce((sum, part) => sum + minutes(part), 0),
+              2,
+            )} min`,
+          },
+        ]
+      : []),
+  ]
+}
+
+const share = (
+  id: string,
+  name: string,
+  better: Figure['better'],
+  of: (compared: Compared) => number,
+  rule: string,
+): Figure => ({
+  id,
+  name,
+  unit: '%',
+  digits: 0,
+  better,
+  value: (compared) => 100 * of(compared),
+  explain: (compared) => ({
+    rule,
+    source: 'Uses an hour of the plan, over all commands.',
+    lines: Object.entries(compared.report.day.shares).map(([way, part]) => ({
+      name: {
+        key: 'By keys and buttons',
+        pointer: 'By the pointing hand on its device',
+        menu: 'Through menus',
+      }[way as 'key' | 'pointer' | 'menu'],
+      detail: 'share of the uses',
+      value: `${count(100 * part)} %`,
+    })),
+  }),
+})
+
+const strain = (side: 'left' | 'right'): Figure => ({
+  id: `strain-${side}`,
+  name: `Strain Index, ${side} hand`,
+  unit: '',
+  digits: 1,
+  better: 'less',
+  value: ({ report }) => report.day.strain[side].index,
+  explain: ({ report }) => ({
+    rule: `The product of six multipliers. Up to 3 probably safe, from 7 worth a closer look; here: ${report.day.strain[side].meaning}.`,
+    source: screening,
+    lines: report.day.strain[side].factors.map((f) => ({
+      name: f.name,
+      detail: f.value === f.category ? f.value : `${f.value} is ${f.category}`,
+      value: `× ${f.multiplier}`,
+    })),
+  }),
+})
+
+const fingerFigure = (side: 'left' | 'right'): Figure => ({
+  id: `fingers-${side}`,
+  name: `Busiest finger over its share, ${side} hand`,
+  unit: '%',
+  digits: 0,
+  better: 'less',
+  value({ report }) {
+    const presses = report.day.pressesPerHour[side]
+    const fair = fairShares(side, presses)
+    const over = fingers.filter((f) => fair[f] > 0).map((f) => presses[f] / fair[f])
+    return over.length > 0 ? 100 * Math.max(...over) : null
+  },
+  explain({ report }) {
+    const presses = report.day.pressesPerHour[side]
+    const fair = fairShares(side, presses)
+    return {
+      rule: 'Presses of a finger over its share of all presses of the hand, by tapping ability: 100 % is fair.',
+      source: 'Hoke (1922); from memory. The thumb counts as the index finger.',
+      lines: fingers.map((f) => ({
+        name: f,
+        detail: `${count(presses[f], 0)} presses an hour, ${count(fair[f], 0)} would be its share`,
+        value: fair[f] > 0 ? `${count((100 * presses[f]) / fair[f], 0)} %` : '–',
+      })),
+    }
+  },
+})
+
+const clashFigure = (severity: (typeof severities)[number]): Figure => ({
+  id: `clashes-${severity}`,
+  name: `Clashes: ${severity}`,
+  unit: '',
+  digits: 0,
+  better: 'less',
+  value: ({ report }) => report.clashCounts[severity],
+  explain: ({ report }) => ({
+    rule: 'Findings of the check of clashes, of this severity.',
+    source: 'Catalogues of system keys and the plan; each finding names its evidence on the Clashes screen.',
+    lines: report.desk.clashes
+      .filter((c) => c.severity === severity)
+      .map((c) => ({ name: c.kind, detail: c.message, value: '1' })),
+  }),
+})
+
+/** Figures in the order in which they are shown. */
+export const figureList: readonly Figure[] = [
+  {
+    id: 'time',
+    name: 'Command time a day',
+    unit: 'min',
+    digits: 1,
+    better: 'less',
+    value: ({ report }, plan) => minutesADay(report.day.msPerHour, plan),
+    explain: (compared, plan) => ({
+      rule: `Every routine as often as it is done, every command as often as it is used outside routines, over ${plan.hoursPerDay} h a day. A trigger whose press never arrives counts as the menu: M ${operatorMs.M} + P ${operatorMs.P} + B ${operatorMs.B} ms for each level.`,
+      source: klm,
+      lines: timeLines(compared, plan),
+    }),
+  },
+  {
+    id: 'trips',
+    name: 'Trips of a hand an hour',
+    unit: '',
+    digits: 0,
+    better: 'less',
+    value: ({ report }) => report.day.tripsPerHour,
+    explain: ({ report }) => ({
+      rule: 'Each time that a hand leaves its home, or the pointing hand what it holds, and comes back.',
+      source: klm,
+      lines: report.day.parts
+        .filter((p) => p.work.trips > 0)
+        .sort((a, b) => b.timesPerHour * b.work.trips - a.timesPerHour * a.work.trips)
+        .slice(0, partsShown)
+        .map((p) => ({
+          name: p.name,
+          detail: `${count(p.timesPerHour)} an hour × ${p.work.trips}`,
+          value: count(p.timesPerHour * p.work.trips),
+        })),
+    }),
+  },
+  {
+    id: 'near',
+    name: 'Uses at rest or easy',
+    unit: '%',
+    digits: 0,
+    better: 'more',
+    value: ({ report }) => 100 * report.figures.nearShare,
+    explain: ({ report }) => ({
+      rule: 'Share of all uses whose best trigger the hand makes at rest or with ease. Commands by their best trigger:',
+      source: 'The reach of the hand on this bench; decisions and constants in docs/hand-model.md.',
+      lines: Object.entries(report.reachCounts).map(([verdict, n]) => ({
+        name: verdict,
+        detail: verdict === 'menu' ? 'no trigger that arrives' : 'commands',
+        value: String(n),
+      })),
+    }),
+  },
+  {
+    id: 'mnemonic',
+    name: 'Mnemonic score',
+    unit: '',
+    digits: 2,
+    better: 'more',
+    value: ({ report }) => report.figures.mnemonicMean,
+    explain: ({ report: { desk } }, plan) => ({
+      rule: 'Mean score of the best recalled trigger of each placed command, weighted by use. Those that lose most:',
+      source: 'Scores of the rules are assumed; only their order is common practice.',
+      lines: recallOf(
+        plan.commands,
+        (id) => desk.context.triggersOf(id),
+        (command) => desk.survey.readerOf(command),
+      )
+        .slice(0, partsShown)
+        .map((r) => ({ name: r.command.name, detail: r.reason, value: count(r.score, 2) })),
+    }),
+  },
+  ...severities.map(clashFigure),
+  strain('left'),
+  strain('right'),
+  fingerFigure('left'),
+  fingerFigure('right'),
+  share(
+    'by-keys',
+    'Work by keys',
+    null,
+    (c) => c.report.day.shares.key,
+    'Uses given by keys and buttons, over all uses.',
+  ),
+  share(
+    'by-pointer',
+    'Work by the pointing hand',
+    null,
+    (c) => c.report.day.shares.pointer + c.report.day.shares.menu,
+    'Uses given by strokes and buttons of the pointing hand, or through menus, over all uses.',
+  ),
+  {
+    id: 'changes',
+    name: 'Commands to relearn',
+    unit: '',
+    digits: 0,
+    better: 'less',
+    value: ({ changes }) => changes.length,
+    explain: ({ changes }) => ({
+      rule: 'Commands whose triggers differ from those of the first arrangement.',
+      source: 'The two arrangements.',
+      lines: changes.map((c) => ({ name: c.command.name, detail: c.kind, value: '1' })),
+    }),
+  },
+  {
+    id: 'learning',
+    name: 'Time to learn, once',
+    unit: 'min',
+    digits: 0,
+    better: 'less',
+    value: ({ learningMs }) => learningMs / 60_000,
+    explain: ({ changes, learningMs, paysAfterDays }) => ({
+      rule: `20 uses with M ${operatorMs.M} ms on top for each command on a new place, half of them where the place recalls the name. ${
+        paysAfterDays === null || learningMs === 0
+          ? ''
+          : `What is saved has paid for it after ${count(paysAfterDays)} days.`
+      }`,
+      source: 'Assumed.',
+      lines: [
+        {
+          name: 'Commands on a new place',
+          detail: 'added, moved or swapped',
+          value: String(changes.filter((c) => c.to.length > 0).length),
+        },
+      ],
+    }),
+  },
+]
+
+/** The comparison as rows: a head, then a row for each figure and for each routine in seconds. */
+export function comparisonRows(compared: readonly Compared[], plan: Plan): string[][] {
+  const names = compared.map((c) => c.report.desk.arrangement.name)
+  return [
+    ['figure', 'unit', ...names],
+    ...figureList.map((figure) => [
+      figure.name,
+      figure.unit,
+      ...compared.map((c) => figure.value(c, plan)?.toFixed(figure.digits) ?? ''),
+    ]),
+    ...plan.routines.map((routine) => [
+      routine.name,
+      's',
+      ...compared.map((c) => {
+        const part = c.report.day.parts.find((p) => p.kind === 'routine' && p.id === routine.id)
+        return part ? (part.work.ms / 1000).toFixed(2) : ''
+      }),
+    ]),
+  ]
+}
