@@ -123,6 +123,14 @@ const router = createBrowserRouter([
         ],
       },
       {
+        path: 'solve',
+        lazy: async () => ({ Component: (await import('./features/solve/solve-view.js')).SolveView }),
+      },
+      {
+        path: 'compare',
+        lazy: async () => ({ Component: (await import('./features/compare/compare-view.js')).CompareView }),
+      },
+      {
         path: 'labels',
         lazy: async () => ({ Component: (await import('./features/labels/labels-view.js')).LabelsView }),
       },

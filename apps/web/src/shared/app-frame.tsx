@@ -20,6 +20,8 @@ const views = [
   { to: '/bench', name: 'Bench' },
   { to: '/commands', name: 'Commands' },
   { to: '/clashes', name: 'Clashes' },
+  { to: '/solve', name: 'Solve' },
+  { to: '/compare', name: 'Compare' },
   { to: '/try', name: 'Try' },
   { to: '/labels', name: 'Labels' },
 ] as const
@@ -45,6 +47,8 @@ export function AppFrame() {
     usage: go('/commands/usage'),
     commands: go('/commands'),
     clashes: go('/clashes'),
+    solve: go('/solve'),
+    compare: go('/compare'),
     labels: go('/labels'),
     night: toggleTheme,
     shortcuts: () => setSheet('shortcuts'),

@@ -1,4 +1,12 @@
-import { readPlan, spotOf, type DisplacementChain, type Plan, type Trigger } from '@reach-plot/core'
+import {
+  readPlan,
+  spotOf,
+  withArrangement,
+  type DisplacementChain,
+  type Placement,
+  type Plan,
+  type Trigger,
+} from '@reach-plot/core'
 import { toast } from 'sonner'
 import { undo, usePlanStore } from './plan-store.js'
 import { copyArrangement, moveAll, placeCommand, unplace, type PlaceEdit } from './plan-edits.js'
@@ -121,3 +129,33 @@ export function openPlan(plan: Plan, message: string): void {
 
 export const planFileName = (plan: Plan): string =>
   `${plan.name.replace(/[^\p{L}\d ._-]+/gu, '').trim() || 'plan'}.reachplot.json`
+
+/** Puts placements in place of those of the arrangement in front, in one step. */
+export function takePlacements(placements: readonly Placement[], message: string): void {
+  onEditable((draft) => {
+    const arrangement = draft.arrangements.find((a) => a.id === draft.activeArrangementId)
+    if (arrangement) arrangement.placements = structuredClone(placements) as Placement[]
+  })
+  toast(message, { action: undoAction() })
+}
+
+/** Adds an arrangement with these placements beside the one in front, and opens it. */
+export function keepAsArrangement(placements: readonly Placement[]): void {
+  const { plan, edit } = usePlanStore.getState()
+  if (!plan) return
+  const { arrangement } = derive(plan)
+  const names = new Set(plan.arrangements.map((a) => a.name))
+  let name = `${arrangement.name}, solved`
+  for (let n = 2; names.has(name); n++) name = `${arrangement.name}, solved ${n}`
+  const next = withArrangement(
+    plan,
+    arrangement,
+    structuredClone(placements) as Placement[],
+    name.slice(0, 120),
+  )
+  edit((draft) => {
+    draft.arrangements = structuredClone(next.arrangements)
+    draft.activeArrangementId = next.activeArrangementId
+  })
+  toast(`“${name}” is in front now; “${arrangement.name}” is as it was`, { action: undoAction() })
+}

@@ -1,8 +1,9 @@
 import {
   activeArrangement,
   compareArrangements,
-  comparisonRows,
+  comparisonSheet,
   figureList,
+  sheetRows,
   triggerKey,
   type Arrangement,
 } from '@reach-plot/core'
@@ -60,7 +61,7 @@ export function run(args: readonly string[]): Outcome {
       })),
       paysAfterDays: c.paysAfterDays === null ? null : rounded(c.paysAfterDays, 2),
     })),
-    text: comparisonRows(compared, plan)
+    text: sheetRows(comparisonSheet(compared, plan), plan)
       .map(([name = '', unit = '', ...values]) =>
         [name.padEnd(44), unit.padEnd(5), ...values.map((v) => v.padStart(24))].join(' '),
       )

@@ -249,7 +249,7 @@ export const figureList: readonly Figure[] = [
     name: 'Commands to relearn',
     unit: '',
     digits: 0,
-    better: 'less',
+    better: null,
     value: ({ changes }) => changes.length,
     explain: ({ changes }) => ({
       rule: 'Commands whose triggers differ from those of the first arrangement.',
@@ -262,7 +262,7 @@ export const figureList: readonly Figure[] = [
     name: 'Time to learn, once',
     unit: 'min',
     digits: 0,
-    better: 'less',
+    better: null,
     value: ({ learningMs }) => learningMs / 60_000,
     explain: ({ changes, learningMs, paysAfterDays }) => ({
       rule: `20 uses with M ${operatorMs.M} ms on top for each command on a new place, half of them where the place recalls the name. ${
@@ -281,24 +281,3 @@ export const figureList: readonly Figure[] = [
     }),
   },
 ]
-
-/** The comparison as rows: a head, then a row for each figure and for each routine in seconds. */
-export function comparisonRows(compared: readonly Compared[], plan: Plan): string[][] {
-  const names = compared.map((c) => c.report.desk.arrangement.name)
-  return [
-    ['figure', 'unit', ...names],
-    ...figureList.map((figure) => [
-      figure.name,
-      figure.unit,
-      ...compared.map((c) => figure.value(c, plan)?.toFixed(figure.digits) ?? ''),
-    ]),
-    ...plan.routines.map((routine) => [
-      routine.name,
-      's',
-      ...compared.map((c) => {
-        const part = c.report.day.parts.find((p) => p.kind === 'routine' && p.id === routine.id)
-        return part ? (part.work.ms / 1000).toFixed(2) : ''
-      }),
-    ]),
-  ]
-}

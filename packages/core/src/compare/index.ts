@@ -11,4 +11,14 @@ export {
   type WorkDesk,
 } from './report.js'
 export { compareArrangements, type Compared } from './comparison.js'
-export { comparisonRows, figureList, type Explanation, type Figure } from './figure-list.js'
+export { figureList, type Explanation, type Figure } from './figure-list.js'
+export {
+  comparisonSheet,
+  figureHeads,
+  sheetRows,
+  type FigureHead,
+  type SheetChange,
+  type SheetColumn,
+  type SheetFigure,
+  type SheetRoutine,
+} from './sheet.js'

@@ -8,7 +8,7 @@ export {
   type Plan,
 } from './plan.js'
 export { readPlan, writePlan, maxPlanBytes, checkFileSize } from './plan-file.js'
-export { maxCsvBytes, type BadLine } from './csv.js'
+export { maxCsvBytes, writeCsv, type BadLine } from './csv.js'
 export { readCommandCsv, writeCommandCsv, type CommandImport } from './command-csv.js'
 export { readPlacementCsv, writePlacementCsv, type PlacementImport } from './placement-csv.js'
 export { defaultPlaceWeights, placeWeightsSchema, type PlaceWeights } from './weights.js'

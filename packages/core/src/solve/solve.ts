@@ -59,13 +59,13 @@ const isAboveCaution = (clash: Clash): boolean =>
   severities.indexOf(clash.severity) < severities.indexOf('caution')
 
 /**
- * Proposes a better arrangement; a generator, so that the caller can show progress and stop. The same seed gives the
- * same answer. What is kept does not move, and nothing goes where it would have a clash above caution.
+ * Proposes a better arrangement; a generator, so that the caller can show progress. `next(true)` ends the search and
+ * gives the best so far. The same seed gives the same answer, when it is not stopped. What is kept does not move, and nothing goes where it would have a clash above caution.
  */
 export function* solveArrangement(
   input: ProblemInput,
   options: SolveOptions = defaultSolveOptions,
-): Generator<SolveProgress, SolveAnswer> {
+): Generator<SolveProgress, SolveAnswer, boolean | undefined> {
   const { scope, seed } = options
   const built = arrangementProblem(input, scope)
   const { problem } = built
@@ -79,7 +79,7 @@ export function* solveArrangement(
   let slotOf: Int32Array = problem.home.slice()
   let cost = beforeMs
 
-  yield progress('first answer', 0, cost)
+  let stopped = (yield progress('first answer', 0, cost)) === true
   const steps = searchSlots(problem, {
     seed,
     moves: options.moves,
@@ -91,11 +91,11 @@ export function* solveArrangement(
       slotOf = step.value.best.slice()
       cost = step.value.bestCost
     }
-    if (step.done === true) break
-    yield progress('improving', step.value.moves / options.moves, cost)
+    if (step.done === true || stopped) break
+    stopped = (yield progress('improving', step.value.moves / options.moves, cost)) === true
   }
   for (let round = 0; round < mendRounds; round++) {
-    yield progress('mending clashes', round / mendRounds, cost)
+    if ((yield progress('mending clashes', round / mendRounds, cost)) === true) stopped = true
     if (!bar(built, input, slotOf)) break
     const start = withoutBarred(built, slotOf, () => -1)
     const found = last(anneal(problem, { seed: seed + round, moves: mendMoves, start }))
@@ -104,7 +104,7 @@ export function* solveArrangement(
   }
   const curve: CurvePoint[] = []
   const whole = countMoved(problem.home, slotOf)
-  if (options.curve || limit < whole) {
+  if ((options.curve && !stopped) || limit < whole) {
     let start: Int32Array = problem.home.slice()
     let few: Int32Array = start
     const route = movesTo(built, slotOf, () => 0)
@@ -112,7 +112,10 @@ export function* solveArrangement(
       .filter((n) => n < whole)
       .sort((a, b) => a - b)
     for (const [k, n] of counts.entries()) {
-      yield progress('answers of few moves', k / counts.length, slotCost(problem, start))
+      // a limit has to be kept, whatever is stopped
+      if (stopped && n !== limit) continue
+      if ((yield progress('answers of few moves', k / counts.length, slotCost(problem, start))) === true)
+        stopped = true
       const prefix = afterMoves(problem.home, slotOf, route, n)
       const better = slotCost(problem, prefix) < slotCost(problem, start) ? prefix : start
       start = fewMoves(built, input, better, n, seed)

@@ -12,6 +12,8 @@ export const appActions = [
   { id: 'labels', name: 'Go to Labels', combo: '4' },
   { id: 'bench', name: 'Go to Bench', combo: '5' },
   { id: 'try', name: 'Go to Try', combo: '6' },
+  { id: 'solve', name: 'Go to Solve', combo: '7' },
+  { id: 'compare', name: 'Go to Compare', combo: '8' },
   { id: 'lookup', name: 'Go to Look up', combo: 'l' },
   { id: 'usage', name: 'Go to Usage', combo: 'u' },
   { id: 'unplaced', name: 'Choose the next unplaced command', combo: 'n' },

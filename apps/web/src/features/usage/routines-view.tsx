@@ -23,7 +23,7 @@ const nameOf = (plan: Plan, id: string): string => {
 const stepName = (plan: Plan, step: RoutineStep): string => {
   if (step.kind === 'command') return nameOf(plan, step.commandId)
   return step.kind === 'point'
-    ? 'point'
+    ? 'point and click'
     : step.kind === 'drag'
       ? 'drag'
       : `type ${step.characters} characters`
@@ -255,7 +255,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
         </select>
         {(
           [
-            ['Point', { kind: 'point' }],
+            ['Point and click', { kind: 'point' }],
             ['Drag', { kind: 'drag' }],
             ['Type', { kind: 'type', characters: 8 }],
           ] as const

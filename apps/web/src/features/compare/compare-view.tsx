@@ -1,0 +1,156 @@
+import { useState } from 'react'
+import { sheetRows, writeCsv, type SheetColumn } from '@reach-plot/core'
+import { download } from '../../shared/download.js'
+import { NumberBox } from '../../shared/number-box.js'
+import { usePlan, usePlanStore } from '../../store/plan-store.js'
+import { ChangeMap } from './change-map.js'
+import { FigureSheet } from './figure-sheet.js'
+import { FigureTable, type FigureAsked } from './figure-table.js'
+import { FingerBars } from './finger-bars.js'
+import { GainList } from './gain-list.js'
+import { RoutineSheet } from './routine-sheet.js'
+import { RoutineStrips } from './routine-strips.js'
+import { useComparison } from './use-comparison.js'
+import { WaysTable } from './ways-table.js'
+
+const mostColumns = 4
+
+/** Arrangements side by side, each against the first: seconds, trips, load, clashes, what changes and what it gains. */
+export function CompareView() {
+  const plan = usePlan()
+  const [chosen, setChosen] = useState<readonly string[] | null>(null)
+  const [figure, setFigure] = useState<FigureAsked | null>(null)
+  const [routineId, setRoutineId] = useState<string | null>(null)
+  const known = (chosen ?? firstChoice(plan)).filter((id) => plan.arrangements.some((a) => a.id === id))
+  const { columns, isFresh } = useComparison(known)
+  const base = columns[0]
+  const last = columns.at(-1)
+  const toggle = (id: string): void =>
+    setChosen(known.includes(id) ? known.filter((k) => k !== id) : [...known, id].slice(-mostColumns))
+  return (
+    <div className="flex min-w-0 grow flex-col">
+      <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-panel px-[18px] py-1">
+        <h2 className="title">Compare</h2>
+        <fieldset className="flex flex-wrap items-center gap-x-4">
+          <legend className="sr-only">Arrangements, the first is compared against</legend>
+          {plan.arrangements.map((a) => (
+            <label key={a.id} className="flex min-h-6 items-center gap-[6px]">
+              <input
+                type="checkbox"
+                checked={known.includes(a.id)}
+                disabled={known.length === 1 && known[0] === a.id}
+                onChange={() => toggle(a.id)}
+              />
+              <span className="max-w-[200px] truncate" title={a.name}>
+                {known.includes(a.id) && known.length > 1 ? `${known.indexOf(a.id) + 1}. ` : ''}
+                {a.name}
+              </span>
+            </label>
+          ))}
+        </fieldset>
+        <span role="status" className="text-ink-2">
+          {isFresh ? '' : 'working it out …'}
+        </span>
+        <div className="no-print ml-auto flex items-center gap-2">
+          <HoursField />
+          <button
+            type="button"
+            className="btn"
+            disabled={columns.length === 0}
+            onClick={() => exportCsv(columns, plan)}
+          >
+            Export CSV
+          </button>
+          <button type="button" className="btn" disabled={columns.length === 0} onClick={() => print()}>
+            Print page
+          </button>
+        </div>
+      </div>
+      <div
+        className="print-all min-h-0 grow overflow-y-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Comparison"
+      >
+        {base && last && (
+          <>
+            <Summary columns={columns} />
+            <div className="grid grid-cols-1 min-[1100px]:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+              <div className="border-b border-rule">
+                <RoutineStrips columns={columns} onOpen={setRoutineId} />
+                <WaysTable columns={columns} />
+              </div>
+              <div className="border-l border-rule">
+                <FigureTable columns={columns} onOpen={setFigure} />
+              </div>
+              {columns.length > 1 && <ChangeMap column={last} base={base} />}
+              <div className="grid grid-cols-1 border-l border-rule min-[1100px]:grid-cols-[300px_minmax(0,1fr)]">
+                <div>
+                  <FingerBars columns={columns} side="left" />
+                  <FingerBars columns={columns} side="right" />
+                </div>
+                {columns.length > 1 ? <GainList column={last} /> : null}
+              </div>
+            </div>
+          </>
+        )}
+      </div>
+      {figure && <FigureSheet asked={figure} onClose={() => setFigure(null)} />}
+      {routineId !== null && (
+        <RoutineSheet routineId={routineId} columns={columns} onClose={() => setRoutineId(null)} />
+      )}
+    </div>
+  )
+}
+
+/** The defaults, the arrangement in front, and the newest one, as far as they differ. */
+const firstChoice = (plan: ReturnType<typeof usePlan>): readonly string[] => [
+  ...new Set(
+    [
+      plan.arrangements.find((a) => a.isDefault)?.id,
+      plan.arrangements.filter((a) => !a.isDefault)[0]?.id,
+      plan.activeArrangementId,
+    ].filter((id) => id !== undefined),
+  ),
+]
+
+function Summary({ columns }: { columns: readonly SheetColumn[] }) {
+  const [base, ...others] = columns
+  if (!base || others.length === 0) return null
+  const time = (c: SheetColumn): number => c.figures['time']?.value ?? 0
+  return (
+    <p className="flex flex-wrap gap-x-8 border-b border-rule px-[18px] py-2">
+      {others.map((c) => {
+        const less = time(base) - time(c)
+        return (
+          <span key={c.id}>
+            <b>{Math.abs(less).toFixed(1)} min</b> a day {less >= 0 ? 'less' : 'more'} with {c.name} than with{' '}
+            {base.name}
+          </span>
+        )
+      })}
+    </p>
+  )
+}
+
+function HoursField() {
+  const { hoursPerDay } = usePlan()
+  const edit = usePlanStore((s) => s.edit)
+  return (
+    <div className="flex w-[150px] items-center gap-2 [&>div]:flex [&>div]:items-center [&>div]:gap-2 [&_label]:whitespace-nowrap">
+      <NumberBox
+        label="Hours a day"
+        value={hoursPerDay}
+        min={0.25}
+        max={24}
+        step={0.5}
+        onChange={(hours) => edit((draft) => void (draft.hoursPerDay = hours))}
+      />
+    </div>
+  )
+}
+
+function exportCsv(columns: readonly SheetColumn[], plan: ReturnType<typeof usePlan>): void {
+  const [head = [], ...rows] = sheetRows(columns, plan)
+  download(writeCsv(head, rows), 'comparison.csv', 'text/csv')
+}

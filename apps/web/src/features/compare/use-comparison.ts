@@ -1,0 +1,34 @@
+import { useEffect, useState } from 'react'
+import type { SheetColumn } from '@reach-plot/core'
+import { showProblem } from '../../shared/problem.js'
+import { usePlan } from '../../store/plan-store.js'
+import { solveService } from '../../worker/solve-client.js'
+
+/** The comparison of some arrangements, worked out anew when the plan changes; what was there stays until then. */
+export function useComparison(ids: readonly string[]): {
+  readonly columns: readonly SheetColumn[]
+  readonly isFresh: boolean
+} {
+  const plan = usePlan()
+  const [found, setFound] = useState<{ key: string; plan: object | null; columns: readonly SheetColumn[] }>({
+    key: '',
+    plan: null,
+    columns: [],
+  })
+  const key = ids.join(' ')
+  useEffect(() => {
+    let wanted = true
+    solveService()
+      .compare(plan, key.split(' '))
+      .then((columns) => {
+        if (wanted) setFound({ key, plan, columns })
+      }, showProblem)
+    return () => {
+      wanted = false
+    }
+  }, [plan, key])
+  return {
+    columns: found.key === key ? found.columns : [],
+    isFresh: found.key === key && found.plan === plan,
+  }
+}

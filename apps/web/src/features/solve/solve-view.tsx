@@ -1,0 +1,246 @@
+import { useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { keepAsArrangement, takePlacements } from '../../store/actions.js'
+import { usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+import { placementsWith, startSolving, takenMoves, useSolve } from '../../store/solve-store.js'
+import type { SolvedPlan } from '../../worker/solve-protocol.js'
+import { AskForm } from './ask-form.js'
+import { CurvePlot } from './curve-plot.js'
+import { MoveTable } from './move-table.js'
+import { ProgressPanel } from './progress-panel.js'
+
+const shownKinds = ['all', 'sure', 'place', 'move', 'let go'] as const
+const shownNames: Readonly<Record<(typeof shownKinds)[number], string>> = {
+  all: 'All moves',
+  sure: 'Those that are sure',
+  place: 'Commands that had no place',
+  move: 'Commands that move',
+  'let go': 'Places to let go',
+}
+
+/** Proposes a better arrangement, as moves to be taken one by one, by group, or whole. */
+export function SolveView() {
+  const { commands } = usePlan()
+  const running = useSolve((s) => s.running)
+  const solved = useSolve((s) => s.solved)
+  return (
+    <>
+      <aside
+        aria-label="What to solve"
+        className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-r border-rule px-4 py-3"
+      >
+        <h2 className="title">Solve</h2>
+        <AskForm disabled={running !== null} />
+        {running ? (
+          <ProgressPanel progress={running} />
+        ) : (
+          <button
+            type="button"
+            className="btn btn-main"
+            disabled={commands.length === 0}
+            onClick={() => void startSolving()}
+          >
+            {solved ? 'Look again' : 'Look for a better arrangement'}
+          </button>
+        )}
+        {solved && <Result solved={solved} />}
+      </aside>
+      {solved ? <Moves solved={solved} /> : <Before isEmpty={commands.length === 0} />}
+    </>
+  )
+}
+
+function Before({ isEmpty }: { isEmpty: boolean }) {
+  return (
+    <section aria-label="Moves" className="max-w-[640px] px-6 pt-4">
+      <h3 className="title">{isEmpty ? 'There are no commands yet' : 'Nothing is proposed yet'}</h3>
+      <p className="mt-2 text-ink-2">
+        {isEmpty
+          ? 'Add commands on the Commands screen, with how often they are used; then there is something to arrange.'
+          : 'The search weighs the time of every use, stretch, memory, commands that follow one another, pairs and families, and slips onto what does damage. What you keep stays, barred keys stay empty, and nothing goes where the press would not arrive. You get a list of moves and take those that you like.'}
+      </p>
+    </section>
+  )
+}
+
+function Result({ solved }: { solved: SolvedPlan }) {
+  const setAsk = useSolve((s) => s.setAsk)
+  const ask = useSolve((s) => s.ask)
+  const { before, after, clashesLeft } = solved
+  const saved = before.minutesPerDay - after.minutesPerDay
+  const above = (counts: Readonly<Record<string, number>>): number =>
+    (counts['blocks'] ?? 0) + (counts['shadows'] ?? 0) + (counts['ambiguous'] ?? 0)
+  return (
+    <section aria-label="What it would bring" className="flex flex-col gap-3 border-t border-rule pt-3">
+      <table className="w-full">
+        <thead>
+          <tr className="caption">
+            <th scope="col" className="text-left font-medium">
+              all moves
+            </th>
+            <th scope="col" className="text-right font-medium">
+              now
+            </th>
+            <th scope="col" className="text-right font-medium">
+              then
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr className="border-t border-rule">
+            <th scope="row" className="py-1 text-left font-normal">
+              Command time a day
+            </th>
+            <td className="text-right">{before.minutesPerDay.toFixed(1)}</td>
+            <td className="text-right font-semibold">{after.minutesPerDay.toFixed(1)} min</td>
+          </tr>
+          <tr className="border-t border-rule">
+            <th scope="row" className="py-1 text-left font-normal">
+              Clashes above caution
+            </th>
+            <td className="text-right">{above(before.clashes)}</td>
+            <td className="text-right font-semibold">{above(after.clashes)}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p>
+        <b>{saved.toFixed(1)} min</b> a day less,{' '}
+        {((100 * saved) / Math.max(0.1, before.minutesPerDay)).toFixed(0)} % of the time that commands take.
+      </p>
+      {clashesLeft.length > 0 && (
+        <details>
+          <summary className="min-h-6 cursor-pointer">
+            {clashesLeft.length} clash{clashesLeft.length === 1 ? '' : 'es'} left, of what stays
+          </summary>
+          <ul className="mt-1 list-disc pl-4 text-ink-2">
+            {clashesLeft.slice(0, 40).map((c) => (
+              <li key={c.id}>{c.message}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <CurvePlot
+        curve={solved.curve}
+        beforeMs={solved.beforeMs}
+        chosen={ask.scope === 'few' ? ask.mostMoves : null}
+        onChoose={(mostMoves) => {
+          setAsk({ scope: 'few', mostMoves })
+          void startSolving()
+        }}
+      />
+    </section>
+  )
+}
+
+function Moves({ solved }: { solved: SolvedPlan }) {
+  const plan = usePlan()
+  const { arrangement } = useDerived()
+  const arrangementId = useSolve((s) => s.arrangementId)
+  const navigate = useNavigate()
+  const [shown, setShown] = useState<(typeof shownKinds)[number]>('all')
+  const [programId, setProgramId] = useState('')
+  const taken = useMemo(
+    () => (arrangement.id === arrangementId ? takenMoves(solved, arrangement.placements) : null),
+    [solved, arrangement, arrangementId],
+  )
+  const { moves } = solved.list
+  const listed = moves.filter(
+    (m) =>
+      (shown === 'all' || m.kind === shown || m.confidence === shown) &&
+      (programId === '' || m.command.programId === programId),
+  )
+  const take = (ids: readonly number[]): void => {
+    if (!taken) return
+    const next = placementsWith(solved, taken, ids)
+    const count = new Set(
+      moves.filter((m) => ids.includes(m.id)).flatMap((m) => m.needs.filter((n) => !taken.has(n))),
+    ).size
+    takePlacements(next, `${count} move${count === 1 ? '' : 's'} taken`)
+  }
+  const open = listed.filter((m) => taken?.has(m.id) !== true)
+  return (
+    <section aria-label="Moves" className="flex min-w-0 grow flex-col">
+      <div className="flex h-11 shrink-0 items-center gap-2 border-b border-rule bg-panel px-[14px]">
+        <h3 className="text-[15px] font-semibold">
+          {moves.length === 0 ? 'No move gains anything' : `${moves.length} moves`}
+        </h3>
+        {taken && taken.size > 0 && <span className="text-ink-2">{taken.size} taken</span>}
+        <select
+          className="field ml-2"
+          aria-label="Which moves"
+          value={shown}
+          onChange={(e) => setShown(shownKinds.find((k) => k === e.target.value) ?? 'all')}
+        >
+          {shownKinds.map((kind) => (
+            <option key={kind} value={kind}>
+              {shownNames[kind]}
+            </option>
+          ))}
+        </select>
+        <select
+          className="field"
+          aria-label="Program of the moves"
+          value={programId}
+          onChange={(e) => setProgramId(e.target.value)}
+        >
+          <option value="">Every program</option>
+          {plan.programs.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </select>
+        <div className="ml-auto flex gap-2">
+          <button
+            type="button"
+            className="btn"
+            disabled={taken === null || open.length === 0}
+            onClick={() => take(open.map((m) => m.id))}
+          >
+            Take the {open.length} listed
+          </button>
+          <button
+            type="button"
+            className="btn"
+            disabled={taken === null || moves.length === 0}
+            onClick={() => {
+              keepAsArrangement(
+                placementsWith(
+                  solved,
+                  taken ?? new Set(),
+                  moves.map((m) => m.id),
+                ),
+              )
+              void navigate('/compare')
+            }}
+          >
+            Keep all as a new arrangement
+          </button>
+        </div>
+      </div>
+      {taken === null && (
+        <p role="status" className="border-b border-rule bg-reach-1 px-[14px] py-2">
+          {arrangement.id === arrangementId
+            ? 'The arrangement has changed since. Undo brings it back, or look again from here.'
+            : `These moves are for “${plan.arrangements.find((a) => a.id === arrangementId)?.name ?? 'an arrangement that is gone'}”. Open it to take them, or look again from here.`}
+        </p>
+      )}
+      <div className="min-h-0 grow overflow-y-auto" tabIndex={0} role="region" aria-label="List of moves">
+        {listed.length === 0 ? (
+          <p className="px-[14px] pt-4 text-ink-2">
+            {moves.length === 0
+              ? 'As far as the search sees, everything that may move stands well.'
+              : 'No move of this kind.'}
+          </p>
+        ) : (
+          <MoveTable solved={solved} moves={listed} taken={taken} onTake={take} />
+        )}
+      </div>
+      <p className="shrink-0 border-t border-rule px-[14px] py-1 text-[12px] text-ink-2">
+        Seconds an hour count time, ease and memory, by the plan’s weights, with all that the move needs.
+        Order: what gains most for each move.
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,127 @@
+import {
+  applyMoves,
+  defaultMoves,
+  triggerKey,
+  withNeeds,
+  type Placement,
+  type SolveProgress,
+} from '@reach-plot/core'
+import { proxy } from 'comlink'
+import { create } from 'zustand'
+import { showProblem } from '../shared/problem.js'
+import { endSolveService, solveService } from '../worker/solve-client.js'
+import type { SolvedPlan } from '../worker/solve-protocol.js'
+import { usePlanStore } from './plan-store.js'
+
+export const scopeKinds = ['everything', 'few', 'unplaced', 'program', 'device'] as const
+export type ScopeKind = (typeof scopeKinds)[number]
+
+/** What is asked of the solver. */
+export interface SolveAsk {
+  readonly scope: ScopeKind
+  readonly mostMoves: number
+  readonly programId: string | null
+  readonly deviceId: string | null
+  readonly seed: number
+}
+
+interface SolveState {
+  readonly ask: SolveAsk
+  readonly running: SolveProgress | null
+  /** gains so far by share done, for the line of progress */
+  readonly trail: readonly { readonly done: number; readonly gainMs: number }[]
+  readonly solved: SolvedPlan | null
+  /** the bench and the arrangement that were solved */
+  readonly arrangementId: string | null
+  setAsk(change: Partial<SolveAsk>): void
+}
+
+export const useSolve = create<SolveState>()((set) => ({
+  ask: { scope: 'everything', mostMoves: 25, programId: null, deviceId: null, seed: 1 },
+  running: null,
+  trail: [],
+  solved: null,
+  arrangementId: null,
+  setAsk: (change) => set((s) => ({ ask: { ...s.ask, ...change } })),
+}))
+
+/** A run that was cancelled must not write over what came after it. */
+let run = 0
+
+export async function startSolving(): Promise<void> {
+  const { plan } = usePlanStore.getState()
+  const { ask } = useSolve.getState()
+  if (!plan) return
+  const own = ++run
+  const waiting: SolveProgress = { phase: 'first answer', done: 0, gainMs: 0 }
+  useSolve.setState({ running: waiting, trail: [], solved: null, arrangementId: plan.activeArrangementId })
+  try {
+    const solved = await solveService().solve(
+      plan,
+      {
+        seed: ask.seed,
+        moves: defaultMoves,
+        curve: true,
+        scope: {
+          what: ask.scope === 'unplaced' ? 'unplaced' : 'everything',
+          ...(ask.scope === 'few' && { mostMoves: ask.mostMoves }),
+          ...(ask.scope === 'program' && { programId: ask.programId ?? plan.programs[0]?.id ?? '' }),
+          ...(ask.scope === 'device' && { deviceId: ask.deviceId ?? plan.devices[0]?.id ?? '' }),
+        },
+      },
+      proxy((progress: SolveProgress) => {
+        if (own !== run) return
+        useSolve.setState((s) => ({
+          running: progress,
+          trail:
+            progress.phase === 'improving'
+              ? [...s.trail, { done: progress.done, gainMs: progress.gainMs }]
+              : s.trail,
+        }))
+      }),
+    )
+    if (own === run) useSolve.setState({ solved, running: null })
+  } catch (error) {
+    if (own !== run) return
+    useSolve.setState({ running: null })
+    showProblem(error)
+  }
+}
+
+/** Ends the search with the best answer so far. */
+export const stopSolving = (): void => void solveService().stop()
+
+/** Drops the search and what it has found. */
+export function cancelSolving(): void {
+  run++
+  endSolveService()
+  useSolve.setState({ running: null, trail: [] })
+}
+
+const nameOf = (p: { readonly commandId: string; readonly trigger: Placement['trigger'] }): string =>
+  `${p.commandId} ${triggerKey(p.trigger)}`
+
+/** Which moves of an answer the arrangement has already; null when it has changed otherwise since. */
+export function takenMoves(solved: SolvedPlan, placements: readonly Placement[]): ReadonlySet<number> | null {
+  const now = new Set(placements.map(nameOf))
+  const taken = new Set<number>()
+  for (const move of solved.list.moves) {
+    const isThere = move.to !== null && now.has(nameOf({ commandId: move.command.id, trigger: move.to }))
+    const isGone = move.from === null || !now.has(nameOf({ commandId: move.command.id, trigger: move.from }))
+    if (isGone && (move.to === null || isThere)) taken.add(move.id)
+  }
+  const expected = new Set(applyMoves(solved.placements, solved.rows, solved.list, taken).map(nameOf))
+  const same = expected.size === now.size && [...now].every((name) => expected.has(name))
+  return same ? taken : null
+}
+
+/** The placements when these moves, and all that they need, are taken beside those that are taken already. */
+export const placementsWith = (
+  solved: SolvedPlan,
+  taken: ReadonlySet<number>,
+  ids: Iterable<number>,
+): Placement[] =>
+  applyMoves(solved.placements, solved.rows, solved.list, [
+    ...taken,
+    ...withNeeds(solved.list, ids),
+  ]) as Placement[]

@@ -1,0 +1,33 @@
+import type {
+  Clash, Confidence, CurvePoint, MoveList, Placement, Plan, SheetColumn, SolveOptions, SolveProgress, SolveRow,
+} from '@reach-plot/core' // prettier-ignore
+
+export type { Confidence }
+
+/** Command time and clashes of an arrangement. */
+export interface Summary {
+  readonly minutesPerDay: number
+  readonly clashes: Readonly<Record<string, number>>
+}
+
+/** What the solver has found, as plain data. */
+export interface SolvedPlan {
+  /** placements that the moves start from */
+  readonly placements: readonly Placement[]
+  readonly rows: readonly SolveRow[]
+  readonly list: MoveList
+  /** why each move, by its id */
+  readonly reasons: Readonly<Record<number, string>>
+  readonly beforeMs: number
+  readonly curve: readonly CurvePoint[]
+  readonly clashesLeft: readonly Clash[]
+  readonly before: Summary
+  readonly after: Summary
+}
+
+/** What the worker does. `stop` ends a search with the best so far; the worker is ended to drop it. */
+export interface SolveService {
+  solve(plan: Plan, options: SolveOptions, onProgress: (progress: SolveProgress) => void): Promise<SolvedPlan>
+  stop(): void
+  compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>
+}
