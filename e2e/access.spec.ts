@@ -46,7 +46,7 @@ for (const theme of ['day', 'night'] as const) {
 const inner = [
   'bench', 'bench/devices', 'bench/moves', 'bench/device/pad', 'bench/device/deck/commands', 'bench/device/mouse/commands',
   'commands/lookup', 'commands/usage', 'commands/routines', 'commands/mnemonics', 'commands/ideas', 'try',
-  'bench/hand', 'clashes/matrix', 'clashes/machine',
+  'bench/hand', 'clashes/matrix', 'clashes/machine', 'solve',
 ] // prettier-ignore
 
 for (const theme of ['day', 'night'] as const) {
@@ -109,7 +109,7 @@ test('no screen logs an error or a warning', async ({ page }) => {
   )
   page.on('pageerror', (error) => logged.push(error.message))
   await openDemo(page)
-  for (const view of ['Commands', 'Clashes', 'Labels', 'Bench', 'Try', 'Plot']) {
+  for (const view of ['Commands', 'Clashes', 'Labels', 'Bench', 'Solve', 'Compare', 'Try', 'Plot']) {
     await page.getByRole('link', { name: view, exact: true }).click()
     await page.waitForTimeout(300)
   }

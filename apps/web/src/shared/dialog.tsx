@@ -9,12 +9,15 @@ export function Sheet({
   children,
   actions,
   wide = false,
+  reading = false,
 }: {
   title: string
   onClose: () => void
   children: ReactNode
   actions?: ReactNode
   wide?: boolean
+  /** only read, with nothing in it that takes the focus: then the sheet itself is scrolled by keys */
+  reading?: boolean
 }) {
   return (
     <Dialog open onClose={onClose} className="relative z-50">
@@ -29,7 +32,12 @@ export function Sheet({
               <X size={16} aria-hidden="true" />
             </button>
           </div>
-          <div className="min-h-0 overflow-y-auto px-5 py-4">{children}</div>
+          <div
+            className="min-h-0 overflow-y-auto px-5 py-4"
+            {...(reading && { tabIndex: 0, role: 'region', 'aria-label': title })}
+          >
+            {children}
+          </div>
           {actions && (
             <div className="flex flex-wrap justify-end gap-2 border-t border-rule px-5 py-3">{actions}</div>
           )}

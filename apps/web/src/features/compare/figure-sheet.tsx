@@ -15,6 +15,7 @@ export function FigureSheet({
   return (
     <Sheet
       wide
+      reading
       title={`${head.name}: ${figure.value?.toFixed(head.digits) ?? '–'} ${head.unit}`.trim()}
       onClose={onClose}
     >

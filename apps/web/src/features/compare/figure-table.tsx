@@ -8,12 +8,13 @@ export interface FigureAsked {
 const shown = (head: FigureHead, value: number | null): string =>
   value === null ? '–' : `${value.toFixed(head.digits)}${head.unit === '' ? '' : ` ${head.unit}`}`
 
-/** Whether a value is the best of its row, which is told by weight and by a sign. */
-function bestOf(head: FigureHead, columns: readonly SheetColumn[]): number | null {
+/** The best value of a row as it is shown, which is told by weight and by a sign; null where there is none. */
+function bestOf(head: FigureHead, columns: readonly SheetColumn[]): string | null {
   if (head.better === null) return null
   const values = columns.flatMap((c) => c.figures[head.id]?.value ?? [])
-  if (values.length < 2 || Math.min(...values) === Math.max(...values)) return null
-  return head.better === 'less' ? Math.min(...values) : Math.max(...values)
+  const texts = new Set(values.map((v) => v.toFixed(head.digits)))
+  if (texts.size < 2) return null
+  return (head.better === 'less' ? Math.min(...values) : Math.max(...values)).toFixed(head.digits)
 }
 
 /** A day in figures, side by side; each opens its computation. */
@@ -31,14 +32,14 @@ export function FigureTable({
         <thead>
           <tr className="border-b border-ink">
             <td className="w-[42%]" />
-            {columns.map((c) => (
+            {columns.map((c, i) => (
               <th
                 key={c.id}
                 scope="col"
                 className="caption truncate pb-1 pl-2 text-right font-medium"
                 title={c.name}
               >
-                {c.name}
+                {i + 1}. {c.name}
               </th>
             ))}
           </tr>
@@ -53,7 +54,7 @@ export function FigureTable({
                 </th>
                 {columns.map((column) => {
                   const value = column.figures[head.id]?.value ?? null
-                  const isBest = best !== null && value === best
+                  const isBest = best !== null && value?.toFixed(head.digits) === best
                   return (
                     <td key={column.id} className="text-right">
                       <button

@@ -26,7 +26,7 @@ export function RoutineSheet({
     return `${at + 1}. ${step.kind === 'command' ? (names.get(step.commandId) ?? step.commandId) : { point: 'point and click', drag: 'drag', type: 'type' }[step.kind]}`
   }
   return (
-    <Sheet wide title={`${routine.name}: ${(timed.ms / 1000).toFixed(2)} s`} onClose={onClose}>
+    <Sheet wide reading title={`${routine.name}: ${(timed.ms / 1000).toFixed(2)} s`} onClose={onClose}>
       <label className="flex items-center gap-2">
         <span className="text-ink-2">Arrangement</span>
         <select className="field" value={columnId} onChange={(e) => setColumnId(e.target.value)}>

@@ -46,7 +46,7 @@ export function RoutineStrips({
                   return (
                     <div key={column.id} className="flex h-[24px] items-center gap-3">
                       <span className="w-[112px] shrink-0 truncate text-[12px]" title={column.name}>
-                        {column.name}
+                        {i + 1}. {column.name}
                       </span>
                       <OperatorStrip routine={found} pxPerMs={pxPerMs} />
                       <span className="font-chart text-[14px] font-semibold whitespace-nowrap">

@@ -36,14 +36,14 @@ export function WaysTable({ columns }: { columns: readonly SheetColumn[] }) {
                 ))}
               </select>
             </td>
-            {columns.map((c) => (
+            {columns.map((c, i) => (
               <th
                 key={c.id}
                 scope="col"
                 className="caption truncate pb-1 pl-2 text-right align-bottom font-medium"
                 title={c.name}
               >
-                {c.name}
+                {i + 1}. {c.name}
               </th>
             ))}
           </tr>

@@ -1,0 +1,63 @@
+import { describe, expect, test } from 'vitest'
+import {
+  dayLoad,
+  fairShares,
+  fingers,
+  tappingCapacity,
+  timeCommand,
+  timeWork,
+  type Routine,
+} from '../../src/index.js'
+import { demoPlan, deskWith, step } from './desk.js'
+
+const undo = { ...demoPlan.commands.find((c) => c.id === 'fenmap-undo')!, usesPerHour: 60 }
+const redo = { ...demoPlan.commands.find((c) => c.id === 'fenmap-redo')!, usesPerHour: 10 }
+const routine: Routine = {
+  id: 'r',
+  name: 'Back and forth',
+  programId: 'fenmap',
+  steps: [step(undo.id), step(redo.id)],
+  timesPerHour: 10,
+}
+const { context } = deskWith({ [undo.id]: 'KeyF', [redo.id]: 'Shift+KeyR' })
+
+describe('a day', () => {
+  test('counts what stands in a routine only there', () => {
+    const day = dayLoad([undo, redo], [routine], 8, context)
+    const expected = 10 * timeWork(routine.steps, context).ms + 50 * timeCommand(undo, context).ms
+    expect(day.msPerHour).toBeCloseTo(expected, 6)
+    expect(day.parts.map((p) => p.id).sort()).toEqual(['fenmap-undo', 'r'])
+  })
+  test('sums presses by finger, and shares by how commands are given', () => {
+    const day = dayLoad([undo, redo], [], 8, context)
+    expect(day.pressesPerHour.left.index).toBe(60 + 20)
+    expect(day.shares).toEqual({ key: 1, pointer: 0, menu: 0 })
+    const byMenu = dayLoad([undo, redo], [], 8, deskWith({}).context)
+    expect(byMenu.shares.menu).toBe(1)
+    expect(byMenu.pressesPerHour.right.index).toBe(70 * 2)
+    expect(byMenu.msByKind.M).toBe(70 * 2 * 1350)
+  })
+  test('time by operator adds up', () => {
+    const day = dayLoad(demoPlan.commands, demoPlan.routines, 8, context)
+    expect(Object.values(day.msByKind).reduce((a, b) => a + b, 0)).toBeCloseTo(day.msPerHour, 3)
+    expect(day.parts.reduce((sum, p) => sum + p.timesPerHour * p.work.ms, 0)).toBeCloseTo(day.msPerHour, 3)
+  })
+  test('more use is more strain, never less', () => {
+    const strainAt = (uses: number) =>
+      dayLoad([{ ...undo, usesPerHour: uses }], [], 8, context).strain.left.index
+    const strains = [1, 100, 600, 2000, 20_000].map(strainAt)
+    expect(strains).toEqual([...strains].sort((a, b) => a - b))
+    expect(strains.at(-1)).toBeGreaterThan(strains[0]!)
+  })
+  test('a longer day is more strain', () => {
+    const [short, long] = [2, 10].map((hours) => dayLoad([undo], [], hours, context).strain.left.index)
+    expect(long! / short!).toBeCloseTo(1.5 / 0.5, 9)
+  })
+})
+
+test('fair shares follow tapping ability (Hoke 1922) and add up to all presses', () => {
+  const presses = { thumb: 0, index: 300, middle: 0, ring: 0, little: 0 }
+  const fair = fairShares('left', presses)
+  expect(fingers.reduce((sum, f) => sum + fair[f], 0)).toBeCloseTo(300, 9)
+  expect(fair.little / fair.index).toBeCloseTo(tappingCapacity.left.little / tappingCapacity.left.index, 9)
+})

@@ -1,0 +1,37 @@
+import { readFileSync } from 'node:fs'
+import { browserKeys, layouts, systems } from '@reach-plot/data'
+import {
+  activeArrangement,
+  benchTable,
+  parseTrigger,
+  readPlan,
+  workDesk,
+  type Arrangement,
+  type Plan,
+  type RoutineStep,
+} from '../../src/index.js'
+
+export const catalogues = { layouts, systems, browserKeys }
+
+/** The demo, which has every kind of device; only its bench and commands count here. */
+export const demoPlan: Plan = readPlan(
+  readFileSync(new URL('../../../../demo/demo.reachplot.json', import.meta.url), 'utf8'),
+)
+export const demoTable = benchTable(demoPlan, catalogues)
+export const draft = activeArrangement(demoPlan)
+
+/** The demo's desk with only the placements given: command id and trigger. */
+export const deskWith = (
+  places: Readonly<Record<string, string | readonly string[]>>,
+  plan: Plan = demoPlan,
+) => {
+  const arrangement: Arrangement = {
+    ...draft,
+    placements: Object.entries(places).flatMap(([commandId, triggers]) =>
+      [triggers].flat().map((t) => ({ commandId, trigger: parseTrigger(t, []) })),
+    ),
+  }
+  return workDesk(plan, arrangement, catalogues, plan === demoPlan ? demoTable : undefined)
+}
+
+export const step = (commandId: string): RoutineStep => ({ kind: 'command', commandId })
