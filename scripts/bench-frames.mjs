@@ -25,7 +25,7 @@ const browser = await chromium.launch(chromiumLaunch)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.goto(`http://127.0.0.1:${port}/`)
 await open(commandCount)
-await page.getByRole('combobox').fill('hide shape')
+await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide shape')
 await page.keyboard.press('Enter')
 await page.waitForTimeout(2500)
 
@@ -94,6 +94,27 @@ await frames(`drag, ${commandCount} commands`, async () => {
   for (let i = 0; i < 240; i++) await page.mouse.move(600 + 90 * Math.sin(i / 12), 640 + 40 * Math.cos(i / 9))
   await page.mouse.up()
 })
+// While the solver works in its worker, the chart is hovered; the page stays as it was before the crowd of commands.
+await page.goto(`http://127.0.0.1:${port}/`)
+await page.evaluate(() =>
+  indexedDB.databases().then((all) => all.forEach((d) => indexedDB.deleteDatabase(d.name))),
+)
+await page.reload()
+await page.getByRole('link', { name: 'Solve', exact: true }).click()
+await page.getByRole('button', { name: 'Look for a better arrangement' }).click()
+await page.getByText('Improving it').waitFor()
+await frames('solving, the Solve screen', async () => {
+  for (let i = 0; i < 60; i++) {
+    await page.mouse.move(100 + ((i * 17) % 900), 120 + ((i * 11) % 500))
+    await page.waitForTimeout(16)
+  }
+})
+await page.getByRole('link', { name: 'Plot', exact: true }).click()
+await page.locator('[data-code=KeyG]').waitFor()
+await frames('solving, hover on the Plot', async () => {
+  for (let i = 0; i < 240; i++) await page.mouse.move(290 + ((i * 17) % 660), 300 + ((i * 11) % 280))
+})
+
 // The inventory with 5,000: scrolled through, and filtered letter by letter.
 await open(tableCount)
 await page.getByRole('link', { name: 'Commands', exact: true }).click()

@@ -13,6 +13,7 @@ import { readFileSync } from 'node:fs'
 import { readPlan, usageReader } from '../src/index.js'
 import { benchCheck } from './clashes.js'
 import { benchPlaces } from './places.js'
+import { benchSolver } from './solver.js'
 import { median, per, timed } from './timing.js'
 import rates from '../../../demo/rates.json' with { type: 'json' }
 import { season } from '../../../demo/season.js'
@@ -133,6 +134,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   places: benchPlaces,
   check: benchCheck,
   usage: benchUsage,
+  solve: benchSolver,
 }
 const named = process.argv.slice(2).filter((name) => name in parts)
 for (const [name, run] of Object.entries(parts)) if (named.length === 0 || named.includes(name)) await run()

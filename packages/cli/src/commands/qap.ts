@@ -2,7 +2,7 @@ import { defaultQuadraticOptions, readQap, solveQuadratic } from '@reach-plot/co
 import { readTextFile, usageError, type Outcome } from '../io.js'
 import { number, readOptions } from '../options.js'
 
-export const help = 'qap FILE.dat [--seed 1] [--moves 65000]'
+export const help = 'qap FILE.dat [--seed 1] [--moves 52000]'
 
 const maxBytes = 5_000_000
 

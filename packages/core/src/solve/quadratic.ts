@@ -18,7 +18,7 @@ export interface QuadraticOptions {
   readonly moves: number
 }
 
-export const defaultQuadraticOptions: QuadraticOptions = Object.freeze({ seed: 1, moves: 65_000 })
+export const defaultQuadraticOptions: QuadraticOptions = Object.freeze({ seed: 1, moves: 52_000 })
 
 export interface QuadraticAnswer {
   /** place of each thing */
@@ -63,6 +63,13 @@ export function solveQuadratic(
   /** move at which i may go to place a again */
   const tabuUntil = new Int32Array(n * n)
   const scratch = scratchFor(n)
+  const matrices: Matrices = {
+    n,
+    flow,
+    flowTo: turned(flow, n),
+    distance,
+    distanceTo: turned(distance, n),
+  }
   const long = longTabu(n)
   let best: QuadraticAnswer | null = null
   let cost = 0
@@ -92,7 +99,7 @@ export function solveQuadratic(
     lastBetter = move
     tabuUntil.fill(-longTabu(n))
     for (let i = 0; i < n; i++)
-      for (let j = i + 1; j < n; j++) gains[i * n + j] = exchangeGain(flow, distance, placeOf, n, i, j)
+      for (let j = i + 1; j < n; j++) gains[i * n + j] = exchangeGain(matrices, placeOf, i, j)
     keep()
   }
   const keep = (): void => {
@@ -111,10 +118,12 @@ export function solveQuadratic(
     const enough = bestOfStart - 1e-9 - cost
     for (let i = 0; i < n - 1; i++) {
       const a = placeOf[i] as number
+      const row = i * n
       for (let j = i + 1; j < n; j++) {
-        const b = placeOf[j] as number
-        const gain = linear ? (gains[i * n + j] as number) + linearGain(i, j) : (gains[i * n + j] as number)
-        const ti = tabuUntil[i * n + b] as number
+        const gain = linear ? (gains[row + j] as number) + linearGain(i, j) : (gains[row + j] as number)
+        // once a move is wanted for itself, only a better one is looked at
+        if (forced && gain >= least) continue
+        const ti = tabuUntil[row + (placeOf[j] as number)] as number
         const tj = tabuUntil[j * n + a] as number
         const allowed = ti < move || tj < move
         const wanted = (ti < stale && tj < stale) || gain < enough
@@ -142,7 +151,7 @@ export function solveQuadratic(
       lastBetter = move
       keep()
     }
-    updateGains(problem, placeOf, gains, scratch, bestI, bestJ)
+    updateGains(matrices, placeOf, gains, scratch, bestI, bestJ)
   }
   const found = best as unknown as QuadraticAnswer
   return { placeOf: found.placeOf, cost: quadraticCost(problem, found.placeOf) }
@@ -154,28 +163,44 @@ const shortTabu = (n: number, random: (below: number) => number): number => {
   return least + random(Math.max(1, Math.ceil(1.1 * n) - least + 1))
 }
 
-const at = (matrix: Float64Array, n: number, i: number, j: number): number => matrix[i * n + j] as number
+/** The matrices, and themselves turned over, so that the inner loops only walk along rows. */
+interface Matrices {
+  readonly n: number
+  readonly flow: Float64Array
+  readonly flowTo: Float64Array
+  readonly distance: Float64Array
+  readonly distanceTo: Float64Array
+}
+
+function turned(matrix: Float64Array, n: number): Float64Array {
+  const out = new Float64Array(n * n)
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) out[j * n + i] = matrix[i * n + j] as number
+  return out
+}
 
 /** What exchanging the places of r and s adds to the quadratic part. */
 function exchangeGain(
-  flow: Float64Array,
-  distance: Float64Array,
+  { n, flow, flowTo, distance, distanceTo }: Matrices,
   placeOf: Int32Array,
-  n: number,
   r: number,
   s: number,
 ): number {
   const a = placeOf[r] as number
   const b = placeOf[s] as number
+  const [atR, atS, atA, atB] = [r * n, s * n, a * n, b * n]
   let gain =
-    (at(flow, n, r, r) - at(flow, n, s, s)) * (at(distance, n, b, b) - at(distance, n, a, a)) +
-    (at(flow, n, r, s) - at(flow, n, s, r)) * (at(distance, n, b, a) - at(distance, n, a, b))
+    ((flow[atR + r] as number) - (flow[atS + s] as number)) *
+      ((distance[atB + b] as number) - (distance[atA + a] as number)) +
+    ((flow[atR + s] as number) - (flow[atS + r] as number)) *
+      ((distance[atB + a] as number) - (distance[atA + b] as number))
   for (let k = 0; k < n; k++) {
     if (k === r || k === s) continue
     const c = placeOf[k] as number
     gain +=
-      (at(flow, n, k, r) - at(flow, n, k, s)) * (at(distance, n, c, b) - at(distance, n, c, a)) +
-      (at(flow, n, r, k) - at(flow, n, s, k)) * (at(distance, n, b, c) - at(distance, n, a, c))
+      ((flowTo[atR + k] as number) - (flowTo[atS + k] as number)) *
+        ((distanceTo[atB + c] as number) - (distanceTo[atA + c] as number)) +
+      ((flow[atR + k] as number) - (flow[atS + k] as number)) *
+        ((distance[atB + c] as number) - (distance[atA + c] as number))
   }
   return gain
 }
@@ -197,38 +222,39 @@ const scratchFor = (n: number): Scratch => ({
 
 /** Gains after r and s have changed places: pairs with neither of them in constant time, the others anew. */
 function updateGains(
-  { size: n, flow, distance }: QuadraticProblem,
+  matrices: Matrices,
   placeOf: Int32Array,
   gains: Float64Array,
   { flowTo, flowFrom, distanceTo, distanceFrom }: Scratch,
   r: number,
   s: number,
 ): void {
-  const a = placeOf[r] as number
-  const b = placeOf[s] as number
+  const { n } = matrices
+  const [atR, atS, atA, atB] = [r * n, s * n, (placeOf[r] as number) * n, (placeOf[s] as number) * n]
   for (let k = 0; k < n; k++) {
     const p = placeOf[k] as number
-    flowTo[k] = (flow[r * n + k] as number) - (flow[s * n + k] as number)
-    flowFrom[k] = (flow[k * n + r] as number) - (flow[k * n + s] as number)
-    distanceTo[k] = (distance[b * n + p] as number) - (distance[a * n + p] as number)
-    distanceFrom[k] = (distance[p * n + b] as number) - (distance[p * n + a] as number)
+    flowTo[k] = (matrices.flow[atR + k] as number) - (matrices.flow[atS + k] as number)
+    flowFrom[k] = (matrices.flowTo[atR + k] as number) - (matrices.flowTo[atS + k] as number)
+    distanceTo[k] = (matrices.distance[atB + p] as number) - (matrices.distance[atA + p] as number)
+    distanceFrom[k] = (matrices.distanceTo[atB + p] as number) - (matrices.distanceTo[atA + p] as number)
   }
   for (let i = 0; i < n - 1; i++) {
-    const whole = i === r || i === s
+    if (i === r || i === s) continue
+    const row = i * n
     const fi = flowTo[i] as number
     const gi = flowFrom[i] as number
     const di = distanceTo[i] as number
     const ei = distanceFrom[i] as number
-    for (let j = i + 1; j < n; j++) {
-      if (whole || j === r || j === s) {
-        gains[i * n + j] = exchangeGain(flow, distance, placeOf, n, i, j)
-      } else {
-        gains[i * n + j] =
-          (gains[i * n + j] as number) +
-          (fi - (flowTo[j] as number)) * (di - (distanceTo[j] as number)) +
-          (gi - (flowFrom[j] as number)) * (ei - (distanceFrom[j] as number))
-      }
-    }
+    // the pairs with r and s among these are put right afterwards
+    for (let j = i + 1; j < n; j++)
+      gains[row + j] =
+        (gains[row + j] as number) +
+        (fi - (flowTo[j] as number)) * (di - (distanceTo[j] as number)) +
+        (gi - (flowFrom[j] as number)) * (ei - (distanceFrom[j] as number))
+  }
+  for (let k = 0; k < n; k++) {
+    if (k !== r) gains[Math.min(k, r) * n + Math.max(k, r)] = exchangeGain(matrices, placeOf, k, r)
+    if (k !== s) gains[Math.min(k, s) * n + Math.max(k, s)] = exchangeGain(matrices, placeOf, k, s)
   }
 }
 

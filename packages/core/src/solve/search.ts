@@ -17,7 +17,7 @@ export interface SearchOptions {
 const starts = 4
 /** Rounds in which pairs settle after each start: many in small problems, where each is quick. Assumed. */
 const settleRounds = ({ rows, slots }: SlotProblem): number =>
-  Math.round(Math.min(800, Math.max(60, (800 * 9000) / (rows * slots))))
+  Math.round(Math.min(800, (800 * 9000) / (rows * slots)))
 
 /** Moves of a search where nobody asks for more. */
 export const defaultMoves = 400_000

@@ -47,6 +47,9 @@ function settled(
   })
 }
 
+/** In a larger group only so many, drawn anew each time, find their places again: the assignment grows with the cube. */
+const mostSettled = 150
+
 /** At first an answer may be worse than the one before by this share, to get out of where it is stuck; then less. */
 const firstSlack = 0.008
 
@@ -85,8 +88,9 @@ export function* settlePairs(
   let currentCost = state.cost
   const wide = firstSlack * Math.abs(state.cost)
   let slack = 0
-  const settle = (rows: readonly number[]): void => {
-    if (rows.length === 0) return
+  const settle = (all: readonly number[]): void => {
+    if (all.length === 0) return
+    const rows = all.length <= mostSettled ? all : drawn(all, mostSettled, random)
     const others = state.slotOf.slice()
     for (const i of rows) others[i] = -1
     scratch.reset(others)
@@ -155,4 +159,16 @@ export function* settlePairs(
     yield best
   }
   state.reset(best)
+}
+
+/** Some of a list, drawn without putting back. */
+function drawn(list: readonly number[], count: number, random: (below: number) => number): number[] {
+  const left = [...list]
+  return Array.from({ length: count }, (_, k) => {
+    const at = k + random(left.length - k)
+    const taken = left[at] as number
+    left[at] = left[k] as number
+    left[k] = taken
+    return taken
+  })
 }
