@@ -1,8 +1,6 @@
 import type {
-  Clash, Confidence, CurvePoint, MoveList, Placement, Plan, SheetColumn, SolveOptions, SolveProgress, SolveRow,
+  Clash, CurvePoint, MoveList, Placement, Plan, SheetColumn, SolveOptions, SolveProgress, SolveRow,
 } from '@reach-plot/core' // prettier-ignore
-
-export type { Confidence }
 
 /** Command time and clashes of an arrangement. */
 export interface Summary {

@@ -19,6 +19,5 @@ export {
   type FigureHead,
   type SheetChange,
   type SheetColumn,
-  type SheetFigure,
   type SheetRoutine,
 } from './sheet.js'

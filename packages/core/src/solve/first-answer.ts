@@ -1,5 +1,5 @@
 import { assign } from './assignment.js'
-import { candidateTable } from './anneal.js'
+import { candidateTable } from './mover.js'
 import { SlotState, type SlotProblem } from './slots.js'
 
 /** Slots of each row at the start of the list that the greedy answer looks at before it looks at all. */

@@ -38,28 +38,13 @@ export {
 } from './quadratic.js'
 export { readQap } from './qaplib.js'
 export { randomInts } from './random.js'
-export {
-  relationAt,
-  relationOf,
-  slotCost,
-  SlotState,
-  type PairTerm,
-  type Relation,
-  type SlotProblem,
-  type Travel,
-} from './slots.js'
-export { anneal, candidateTable, type AnnealOptions, type AnnealStep } from './anneal.js'
-export { greedyAnswer, linearAnswer, type LinearAnswer } from './first-answer.js'
-export { defaultMoves, searchSlots, type SearchOptions } from './search.js'
-export {
-  arrangementProblem,
-  type ArrangementProblem,
-  type ProblemInput,
-  type SolveRow,
-  type SolveScope,
-  type SolveSlot,
-} from './problem.js'
-export { applyMoves, movesTo, withNeeds, type Confidence, type MoveList, type ProposedMove } from './moves.js'
+export { relationOf, slotCost, SlotState, type PairTerm, type SlotProblem } from './slots.js'
+export { anneal } from './anneal.js'
+export { greedyAnswer, linearAnswer } from './first-answer.js'
+export { defaultMoves, searchSlots } from './search.js'
+export { arrangementProblem, type ArrangementProblem } from './problem.js'
+export type { ProblemInput, SolveRow, SolveScope } from './rows.js'
+export { applyMoves, withNeeds, type Confidence, type MoveList, type ProposedMove } from './moves.js'
 export {
   defaultSolveOptions,
   solveArrangement,

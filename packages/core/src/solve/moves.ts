@@ -2,7 +2,8 @@ import type { Placed } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
 import type { Chord, Trigger } from '../triggers/index.js'
 import { triggerKey } from '../triggers/index.js'
-import { timeOf, type ArrangementProblem, type SolveRow } from './problem.js'
+import { timeOf, type ArrangementProblem } from './problem.js'
+import type { SolveRow } from './rows.js'
 import { SlotState } from './slots.js'
 
 /** How sure it is that a move helps. */

@@ -1,6 +1,6 @@
 import { canBeLiveTogether } from '../commands/index.js'
 import type { PlaceWeights, Plan } from '../formats/index.js'
-import type { SolveRow } from './problem.js'
+import type { SolveRow } from './rows.js'
 import { relationIndex, type RelationKind } from './slot-relations.js'
 import type { PairTerm } from './slots.js'
 import type { PlaceSurvey } from './survey.js'

@@ -1,5 +1,6 @@
-import { anneal, candidateTable, pairTable, type AnnealStep } from './anneal.js'
+import { anneal, type AnnealStep } from './anneal.js'
 import { greedyAnswer, linearAnswer } from './first-answer.js'
+import { candidateTable, pairTable } from './mover.js'
 import { randomInts } from './random.js'
 import { settlePairs } from './settle.js'
 import { slotCost, SlotState, type SlotProblem } from './slots.js'

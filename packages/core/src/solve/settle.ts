@@ -1,5 +1,5 @@
 import { assign } from './assignment.js'
-import { candidateCount, Mover, pairCandidates } from './anneal.js'
+import { candidateCount, Mover, pairCandidates } from './mover.js'
 import { SlotState, type PairTerm, type SlotProblem } from './slots.js'
 
 /** More than any real cost, and finite, as the assignment asks. */

@@ -2,7 +2,8 @@ import { findClashes, severities, type Clash, type Placed } from '../clashes/ind
 import { triggerKey } from '../triggers/index.js'
 import { anneal, bestSteps } from './anneal.js'
 import { applyMoves, movesTo, type MoveList } from './moves.js'
-import { arrangementProblem, type ArrangementProblem, type ProblemInput, type SolveScope } from './problem.js'
+import { arrangementProblem, type ArrangementProblem } from './problem.js'
+import type { ProblemInput, SolveScope } from './rows.js'
 import { defaultMoves, searchSlots } from './search.js'
 import { slotCost } from './slots.js'
 

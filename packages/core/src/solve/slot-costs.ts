@@ -1,0 +1,118 @@
+import { clashChecker, severities, type Clash } from '../clashes/index.js'
+import { liveContexts, type Command } from '../commands/index.js'
+import { mnemonicContext, mnemonicReader } from '../mnemonics/index.js'
+import { triggerKey, type Trigger } from '../triggers/index.js'
+import { menuLevels, menuMs } from '../work/index.js'
+import { pageFor } from './candidates.js'
+import { isOnDevice, type ProblemInput, type SolveRow, type SolveScope, type SolveSlot } from './rows.js'
+import type { PlaceSurvey } from './survey.js'
+
+/** A further place is worth keeping by this much an hour, and for each use, ms. Assumed. */
+const furtherWorth = { flat: 400, use: 30 } as const
+/** A clash above caution costs this, and for each use (of the rarer command) twice the clash weight, ms. Assumed. */
+export const troubleMs = 2000
+/** Clashes that a placement has by itself, and that no arrangement of others would mend. */
+const isOwnTrouble = (clash: Clash): boolean =>
+  clash.kind !== 'default-lost' && severities.indexOf(clash.severity) < severities.indexOf('caution')
+
+/** What each row costs on each slot, ms an hour; how well slots recall rows by themselves; the cost of having no slot. */
+export function slotCosts(
+  { plan, survey, clashes }: ProblemInput,
+  rows: readonly SolveRow[],
+  slots: readonly SolveSlot[],
+  {
+    home,
+    fixed,
+    weight,
+    scope,
+  }: {
+    readonly home: Int32Array
+    readonly fixed: Uint8Array
+    readonly weight: Float64Array
+    readonly scope: SolveScope
+  },
+): { costs: Float64Array; scores: Float32Array; without: Float64Array } {
+  const { around } = survey
+  const { weights } = plan
+  const costs = new Float64Array(rows.length * slots.length).fill(Infinity)
+  const scores = new Float32Array(rows.length * slots.length)
+  const without = new Float64Array(rows.length)
+  const alone = mnemonicContext(around, () => [])
+  const worstNow = new Map<string, number>()
+  for (const clash of clashes)
+    for (const id of clash.commandIds) {
+      const name = `${id} ${triggerKey(clash.trigger)}`
+      worstNow.set(name, Math.min(worstNow.get(name) ?? 9, severities.indexOf(clash.severity)))
+    }
+  const isTrouble = troubleOf(survey, slots)
+  rows.forEach(({ command, role }, i) => {
+    const at = home[i] as number
+    const uses = weight[i] as number
+    const base = i * slots.length
+    const worst = at >= 0 ? (worstNow.get(`${command.id} ${slots[at]?.key ?? ''}`) ?? 9) : 9
+    if (role === 'further') {
+      const worth = furtherWorth.flat + furtherWorth.use * command.usesPerHour
+      without[i] = worth
+      costs[base + at] = worst < severities.indexOf('caution') ? 2 * worth : 0
+      return
+    }
+    const byMenu = uses * menuMs(menuLevels(command).length)
+    without[i] = byMenu
+    const reader = mnemonicReader(command, alone)
+    const costOn = (p: number): number => {
+      const slot = slots[p] as SolveSlot
+      const score = reader.score(slot.trigger, slot.key).score
+      scores[base + p] = score
+      return uses * (slot.handMs + weights.recallMs * (1 - score))
+    }
+    if (fixed[i] === 0)
+      for (let p = 0; p < slots.length; p++) {
+        const { candidate: slot, handMs } = slots[p] as SolveSlot
+        if (slot.kept !== null || slot.barred || slot.closed || !slot.plain || !Number.isFinite(handMs))
+          continue
+        if (scope.deviceId !== undefined && !isOnDevice(slot.trigger, scope.deviceId, survey)) continue
+        if (isOtherPage(slot.trigger, command, survey) || isTrouble(command, p)) continue
+        costs[base + p] = costOn(p) + uses * weights.learnMs
+      }
+    if (at < 0) return
+    const own = costOn(at)
+    // a press that never arrives leaves the menu, and a dead key that stands in nobody's place
+    costs[base + at] =
+      worst === 0 || !Number.isFinite(own)
+        ? byMenu + furtherWorth.flat
+        : own +
+          (worst < severities.indexOf('caution') && isTrouble(command, at)
+            ? troubleMs + 2 * uses * weights.clashMs
+            : 0)
+  })
+  return { costs, scores, without }
+}
+
+/** A page that follows another program. */
+function isOtherPage(trigger: Trigger, command: Command, survey: PlaceSurvey): boolean {
+  return (
+    'pageId' in trigger &&
+    trigger.pageId !== undefined &&
+    pageFor(trigger.deviceId, command.programId, survey.around) !== trigger.pageId
+  )
+}
+
+/** Whether a command on a slot would have a clash above caution by itself; asked once for commands that live alike. */
+function troubleOf(
+  survey: PlaceSurvey,
+  slots: readonly SolveSlot[],
+): (command: Command, slot: number) => boolean {
+  const checker = clashChecker(survey.around)
+  const known = new Map<string, Int8Array>()
+  return (command, p) => {
+    const program = survey.around.programs.find((x) => x.id === command.programId)
+    const name = program ? `${program.id} ${[...liveContexts(command, program)].sort().join()}` : ''
+    let answers = known.get(name)
+    if (!answers) known.set(name, (answers = new Int8Array(slots.length).fill(-1)))
+    if (answers[p] === -1) {
+      const clashes = checker.check([{ commandId: command.id, trigger: (slots[p] as SolveSlot).trigger }])
+      answers[p] = clashes.some((c) => isOwnTrouble(c) && c.commandIds.includes(command.id)) ? 1 : 0
+    }
+    return answers[p] === 1
+  }
+}
