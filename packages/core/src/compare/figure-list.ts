@@ -1,9 +1,10 @@
 import { severities } from '../clashes/index.js'
 import type { Plan } from '../formats/index.js'
-import { fingers } from '../hand/index.js'
+import { fingers, verdicts } from '../hand/index.js'
 import { fairShares, operatorKinds, operatorMs, operatorNames, type DayPart } from '../work/index.js'
 import type { Compared } from './comparison.js'
 import { recallOf } from './figures.js'
+import type { ReachCount } from './report.js'
 
 /** How a figure came about: the rule, where it is from, and what was put into it. */
 export interface Explanation {
@@ -27,6 +28,8 @@ export interface Figure {
 const klm = 'Card, Moran and Newell (1980), keystroke-level model; movements by Fitts (1954); from memory.'
 const screening =
   'Moore and Garg (1995), Strain Index; from memory. A screening aid from a model of the hand, not a diagnosis.'
+const reachSource =
+  'The reach of the hand on this bench; the model and its constants are in docs/hand-model.md.'
 const count = (value: number, digits = 1): string => value.toFixed(digits)
 const minutesADay = (msPerHour: number, plan: Plan): number => (msPerHour * plan.hoursPerDay) / 60_000
 const inWords = ({ work: { operators } }: DayPart): string =>
@@ -153,6 +156,31 @@ const clashFigure = (severity: (typeof severities)[number]): Figure => ({
   }),
 })
 
+const reachNames = {
+  rest: 'Commands at rest',
+  easy: 'Commands within easy reach',
+  stretch: 'Commands at a stretch',
+  away: 'Commands that the hand leaves for',
+  menu: 'Commands through the menu',
+} as const
+const reachCount = (verdict: ReachCount): Figure => ({
+  id: `reach-${verdict}`,
+  name: reachNames[verdict],
+  unit: '',
+  digits: 0,
+  better: verdict === 'away' || verdict === 'menu' ? 'less' : null,
+  value: ({ report }) => report.reachCounts[verdict],
+  explain: ({ report }) => ({
+    rule: 'Commands by the best of their triggers that arrive, whatever their use.',
+    source: reachSource,
+    lines: Object.entries(report.reachCounts).map(([name, n]) => ({
+      name: reachNames[name as ReachCount],
+      detail: name === verdict ? 'this figure' : '',
+      value: String(n),
+    })),
+  }),
+})
+
 /** Figures in the order in which they are shown. */
 export const figureList: readonly Figure[] = [
   {
@@ -198,7 +226,7 @@ export const figureList: readonly Figure[] = [
     value: ({ report }) => 100 * report.figures.nearShare,
     explain: ({ report }) => ({
       rule: 'Share of all uses whose best trigger the hand makes at rest or with ease. Commands by their best trigger:',
-      source: 'The reach of the hand on this bench; decisions and constants in docs/hand-model.md.',
+      source: reachSource,
       lines: Object.entries(report.reachCounts).map(([verdict, n]) => ({
         name: verdict,
         detail: verdict === 'menu' ? 'no trigger that arrives' : 'commands',
@@ -225,6 +253,7 @@ export const figureList: readonly Figure[] = [
         .map((r) => ({ name: r.command.name, detail: r.reason, value: count(r.score, 2) })),
     }),
   },
+  ...([...verdicts, 'menu'] as const).map(reachCount),
   ...severities.map(clashFigure),
   strain('left'),
   strain('right'),

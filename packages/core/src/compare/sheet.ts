@@ -1,5 +1,6 @@
 import type { Plan } from '../formats/index.js'
-import type { HandSide } from '../bench/index.js'
+import { handSides, type HandSide } from '../bench/index.js'
+import { fingers } from '../hand/index.js'
 import type { Trigger } from '../triggers/index.js'
 import {
   fairShares,
@@ -9,7 +10,7 @@ import {
   type StepOperator,
   type WaysToDo,
 } from '../work/index.js'
-import type { ChangeKind } from './changes.js'
+import { changeKinds, type ChangeKind } from './changes.js'
 import type { Compared } from './comparison.js'
 import { figureList, type Explanation, type Figure } from './figure-list.js'
 
@@ -103,7 +104,7 @@ export function comparisonSheet(compared: readonly Compared[], plan: Plan): Shee
   })
 }
 
-/** A sheet as rows for a CSV: a head, each figure, each routine in seconds, then each change. */
+/** A sheet as rows for a CSV: a head, each figure, each routine in seconds, presses of each finger, changes by kind. */
 export function sheetRows(columns: readonly SheetColumn[], plan: Pick<Plan, 'routines'>): string[][] {
   return [
     ['figure', 'unit', ...columns.map((c) => c.name)],
@@ -119,6 +120,18 @@ export function sheetRows(columns: readonly SheetColumn[], plan: Pick<Plan, 'rou
         const found = c.routines.find((r) => r.id === routine.id)
         return found ? (found.ms / 1000).toFixed(2) : ''
       }),
+    ]),
+    ...handSides.flatMap((side) =>
+      fingers.map((finger) => [
+        `${side} ${finger}`,
+        'presses an hour',
+        ...columns.map((c) => c.presses[side][finger].toFixed(0)),
+      ]),
+    ),
+    ...changeKinds.map((kind) => [
+      `commands ${kind}`,
+      '',
+      ...columns.map((c) => String(c.changes.filter((x) => x.kind === kind).length)),
     ]),
   ]
 }

@@ -1,4 +1,5 @@
 import { figureHeads, type FigureHead, type SheetColumn } from '@reach-plot/core'
+import { ColumnHeads } from './column-heads.js'
 
 export interface FigureAsked {
   readonly head: FigureHead
@@ -32,16 +33,7 @@ export function FigureTable({
         <thead>
           <tr className="border-b border-ink">
             <td className="w-[42%]" />
-            {columns.map((c, i) => (
-              <th
-                key={c.id}
-                scope="col"
-                className="caption truncate pb-1 pl-2 text-right font-medium"
-                title={c.name}
-              >
-                {i + 1}. {c.name}
-              </th>
-            ))}
+            <ColumnHeads columns={columns} />
           </tr>
         </thead>
         <tbody>

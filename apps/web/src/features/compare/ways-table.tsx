@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { SheetColumn } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
+import { ColumnHeads } from './column-heads.js'
 
 const ways = [
   { name: 'By key', of: 'keyMs' },
@@ -36,16 +37,7 @@ export function WaysTable({ columns }: { columns: readonly SheetColumn[] }) {
                 ))}
               </select>
             </td>
-            {columns.map((c, i) => (
-              <th
-                key={c.id}
-                scope="col"
-                className="caption truncate pb-1 pl-2 text-right align-bottom font-medium"
-                title={c.name}
-              >
-                {i + 1}. {c.name}
-              </th>
-            ))}
+            <ColumnHeads columns={columns} />
           </tr>
         </thead>
         <tbody>

@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, test } from 'vitest'
+import { cli, demo, folder, json } from './run.js'
+
+const out = join(folder, 'new.reachplot.json')
+
+describe('solve', () => {
+  const args = [
+    'solve',
+    demo,
+    '--seed',
+    '1',
+    '--moves',
+    '25',
+    '--search',
+    '60000',
+    '--out',
+    out,
+    '--json',
+  ] as const
+  test('gives moves with gain, reason and confidence, the same bytes for the same seed, and a plan that opens', () => {
+    const first = cli(...args)
+    expect(first.status).toBe(0)
+    const written = readFileSync(out, 'utf8')
+    const value = JSON.parse(first.stdout)
+    expect(value.moves.length).toBeLessThanOrEqual(25)
+    for (const move of value.moves) {
+      expect(Object.keys(move).sort()).toEqual(
+        ['because', 'command', 'confidence', 'from', 'gainSecondsPerHour', 'gainSoFarSecondsPerHour', 'group', 'kind', 'needs', 'reason', 'to'], // prettier-ignore
+      )
+      expect(move.reason).not.toBe('')
+    }
+    expect(value.commandMinutesPerDayAfter).toBeLessThan(value.commandMinutesPerDayBefore)
+    expect(value.curve.at(-1).moves).toBeGreaterThan(25)
+    const again = cli(...args)
+    expect(again.stdout).toBe(first.stdout)
+    expect(readFileSync(out, 'utf8')).toBe(written)
+    const [draft, solved] = JSON.parse(written).arrangements.slice(-2)
+    expect(draft.name).toBe('Field season, draft 1')
+    expect(solved.name).toBe('Field season, draft 1, solved')
+    expect(cli('check', out, '--fail-on', 'blocks').stderr).toBe('')
+  })
+  test('compare shows what the new plan saves against the old one', () => {
+    const [before, after] = json('compare', demo, out)
+    expect(after.figures.time).toBeLessThan(before.figures.time)
+    expect(after.changes.length).toBeLessThanOrEqual(25)
+    expect(before.changes).toEqual([])
+    expect(after.routines.map((r: { name: string }) => r.name)).toContain('Tag one call')
+    const table = cli('compare', demo, out).stdout.split('\n')
+    expect(table[0]).toContain('Field season, draft 1, solved')
+    expect(table.find((line) => line.startsWith('Strain Index, left hand'))).toBeDefined()
+  })
+  test('people read a line for each move', () => {
+    const { stdout } = cli('solve', demo, '--only', 'unplaced', '--search', '20000')
+    expect(stdout).toMatch(/^Hide shape: no place → .+ s an hour, sure$/m)
+    expect(stdout).toMatch(/\d+ moves: [\d.]+ min of command time a day before, [\d.]+ after/)
+  })
+})
+
+describe('time', () => {
+  test('lists a routine operator by operator', () => {
+    const value = json('time', demo, '--routine', 'trace and close an outline')
+    expect(value.operators.map((o: { operator: string }) => o.operator).join('')).toMatch(/^K?.*PBPB/)
+    const sum = value.operators.reduce((ms: number, o: { ms: number }) => ms + o.ms, 0)
+    expect(sum).toBeCloseTo(value.ms, -1)
+  })
+  test('a command in every way, and a day', () => {
+    expect(json('time', demo, '--command', 'Undo')).toMatchObject({ menuMs: 5100, dragMs: 2400 })
+    const day = json('time', demo)
+    expect(day.note).toContain('screening aid')
+    const ms = Object.values(day.secondsPerHourByOperator as Record<string, number>).reduce(
+      (a, b) => a + b,
+      0,
+    )
+    expect((ms * day.hoursPerDay) / 60).toBeCloseTo(day.commandMinutesPerDay, 0)
+  })
+  test.each([
+    [['time', demo, '--routine', 'Nope'], 'there is no routine "Nope"'],
+    [['time', demo, '--arrangement', 'nope'], 'there is no arrangement "nope"'],
+    [['solve', demo, '--moves', '0'], '--moves'],
+    [['solve', demo, '--program', 'nope'], 'there is no program "nope"'],
+    [['compare', demo, '--arrangements', 'draft-1,nope'], 'there is no arrangement "nope"'],
+    [['compare', demo, '--arrangements', 'draft-1'], 'only one arrangement'],
+  ])('%j exits 2 and says why', (args, why) => {
+    const done = cli(...args)
+    expect(done.status).toBe(2)
+    expect(done.stderr).toContain(why)
+  })
+})
