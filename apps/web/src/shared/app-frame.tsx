@@ -57,7 +57,7 @@ export function AppFrame() {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <header className="flex h-12 shrink-0 items-center border-b border-ink bg-panel pr-[14px]">
-        <h1 className="px-[14px] font-chart text-[20px] font-semibold tracking-[0.08em] uppercase">
+        <h1 className="px-[14px] font-chart text-[20px] whitespace-nowrap max-[1200px]:px-[10px] font-semibold tracking-[0.08em] uppercase">
           Reach Plot
         </h1>
         <nav aria-label="Views" className="flex h-full">
@@ -66,7 +66,7 @@ export function AppFrame() {
               key={view.to}
               to={view.to}
               end={view.to === '/'}
-              className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
+              className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 max-[1200px]:px-[8px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
             >
               {view.name}
             </NavLink>

@@ -75,7 +75,7 @@ export function CompareView() {
         {base && last && (
           <>
             <Summary columns={columns} />
-            <div className="grid grid-cols-1 min-[1100px]:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+            <div className="grid grid-cols-1 min-[1100px]:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] print:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
               <div className="border-b border-rule">
                 <RoutineStrips columns={columns} onOpen={setRoutineId} />
                 <WaysTable columns={columns} />

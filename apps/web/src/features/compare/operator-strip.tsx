@@ -26,6 +26,7 @@ export function OperatorStrip({ routine, pxPerMs }: { routine: SheetRoutine; pxP
     <svg
       width={Math.ceil(routine.ms * pxPerMs) + 1}
       height={height}
+      className="shrink-0"
       role="img"
       aria-label={routine.operators.map((o) => `${operatorNames[o.kind]} ${Math.round(o.ms)} ms`).join(', ')}
     >
