@@ -157,3 +157,47 @@ test('an empty plan says what to do first', async ({ page }) => {
   await page.getByRole('link', { name: 'Compare', exact: true }).click()
   await expect(page.getByText('There are no routines yet.')).toBeVisible()
 })
+
+test('what may move is narrowed to the unplaced, and to one program', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('7')
+  await expect(page.getByRole('heading', { name: 'Solve' })).toBeVisible()
+  const rows = moves(page).getByRole('row')
+  await ask(page)
+    .getByRole('radio', { name: /Only what has no place/ })
+    .check()
+  await ask(page).getByRole('button', { name: /^Look/ }).click()
+  await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
+  const count = (await rows.count()) - 1
+  expect(count).toBeGreaterThan(20)
+  await expect(moves(page).getByRole('cell', { name: 'no place', exact: true })).toHaveCount(count)
+
+  await moves(page).getByRole('combobox', { name: 'Program of the moves' }).selectOption('Reedcall')
+  const ofReedcall = (await rows.count()) - 1
+  await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Reedcall' })).toHaveCount(ofReedcall)
+  await moves(page).getByRole('combobox', { name: 'Program of the moves' }).selectOption('Every program')
+  await moves(page).getByRole('combobox', { name: 'Which moves' }).selectOption('Commands that move')
+  await expect(moves(page).getByText('No move of this kind.')).toBeVisible()
+
+  await ask(page)
+    .getByRole('radio', { name: /One program/ })
+    .check()
+  await ask(page).getByRole('combobox', { name: 'Program' }).selectOption('Reedcall')
+  await ask(page).getByRole('button', { name: 'Look again' }).click()
+  await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
+  await moves(page).getByRole('combobox', { name: 'Which moves' }).selectOption('All moves')
+  await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Fenmap' })).toHaveCount(0)
+  await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Reedcall' }).first()).toBeVisible()
+})
+
+test('what is kept stays when everything may move', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('combobox', { name: 'Find a command by name' }).fill('add vertex')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Keep here' }).click()
+  await page.keyboard.press('7')
+  await look(page, 40)
+  await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Add vertex' })).toHaveCount(0)
+  await page.keyboard.press('8')
+  await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible()
+})
