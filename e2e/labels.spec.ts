@@ -89,3 +89,19 @@ test('an arrangement without placements says what to do next', async ({ page }) 
   await page.getByRole('button', { name: 'Open the demo instead' }).click()
   await expect(page.getByText('253 of 253', { exact: true })).toBeVisible()
 })
+
+test('a list of all triggers is kept as a page, with the way out of traps', async ({ page }) => {
+  await openLabels(page)
+  await page.getByRole('combobox', { name: 'Order of the list' }).selectOption('by device')
+  for (const [button, start] of [
+    ['HTML page', '<!doctype html>'],
+    ['Markdown', '# '],
+  ] as const) {
+    const saved = page.waitForEvent('download')
+    await page.getByRole('button', { name: button }).click()
+    const text = await readFile(await (await saved).path(), 'utf8')
+    expect(text.startsWith(start)).toBe(true)
+    expect(text).toContain('Deck of 15 buttons')
+    expect(text).toContain('Traps, and the way out')
+  }
+})

@@ -71,3 +71,19 @@ test.each([
   expect(done.status).toBe(2)
   expect(done.stderr).toMatch(words)
 })
+
+test('labels --list writes all triggers as Markdown or HTML, and refuses other endings', () => {
+  for (const [order, ending] of [
+    ['context', 'md'],
+    ['device', 'html'],
+  ] as const) {
+    const out = join(folder, `list.${ending}`)
+    const done = cli('labels', demo, '--list', order, '--out', out, '--json')
+    expect(done.status).toBe(0)
+    expect(JSON.parse(done.stdout).traps).toBeGreaterThan(0)
+    expect(readFileSync(out, 'utf8')).toContain('Traps, and the way out')
+  }
+  const wrong = cli('labels', demo, '--list', 'context', '--out', join(folder, 'list.doc'))
+  expect(wrong.status).toBe(2)
+  expect(wrong.stderr).toContain('.md or .html')
+})

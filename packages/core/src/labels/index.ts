@@ -14,3 +14,4 @@ export {
 export { papers, paperSizeMm, type PaperId } from './paper.js'
 export { labelPdf, checkScaleMm } from './pdf.js'
 export { modifierSigns } from './signs.js'
+export { listHtml, listMarkdown, listOrders, triggerList, type ListOrder, type TriggerList } from './list.js'

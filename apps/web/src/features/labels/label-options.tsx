@@ -13,6 +13,7 @@ import { useDerived, useFront } from '../../store/selectors.js'
 import { useSettings } from '../../store/settings-store.js'
 import { useView } from '../../store/view-store.js'
 import { offeredModifiers } from '../plot/layers.js'
+import { ListDownload } from './list-download.js'
 import { NumberField } from './number-field.js'
 import type { LabelChoice } from './use-label-sheet.js'
 
@@ -110,6 +111,7 @@ export function LabelOptionsPanel({ choice }: { choice: LabelChoice }) {
         Letters {heightOf(good)} mm high are {good}′ of arc at this distance; below {heightOf(least)} mm (
         {least}′) nothing is printed.
       </p>
+      <ListDownload />
       <button
         type="button"
         className="btn btn-main mt-auto"

@@ -140,6 +140,7 @@ function Moves({ solved }: { solved: SolvedPlan }) {
   const navigate = useNavigate()
   const [shown, setShown] = useState<(typeof shownKinds)[number]>('all')
   const [programId, setProgramId] = useState('')
+  const [grouped, setGrouped] = useState(false)
   const taken = useMemo(
     () => (arrangement.id === arrangementId ? takenMoves(solved, arrangement.placements) : null),
     [solved, arrangement, arrangementId],
@@ -191,6 +192,15 @@ function Moves({ solved }: { solved: SolvedPlan }) {
             </option>
           ))}
         </select>
+        <button
+          type="button"
+          className="btn"
+          aria-pressed={grouped}
+          title="Moves that need one another stand together"
+          onClick={() => setGrouped(!grouped)}
+        >
+          In groups
+        </button>
         <div className="ml-auto flex gap-2">
           <button
             type="button"
@@ -234,7 +244,7 @@ function Moves({ solved }: { solved: SolvedPlan }) {
               : 'No move of this kind.'}
           </p>
         ) : (
-          <MoveTable solved={solved} moves={listed} taken={taken} onTake={take} />
+          <MoveTable solved={solved} moves={listed} taken={taken} grouped={grouped} onTake={take} />
         )}
       </div>
       <p className="shrink-0 border-t border-rule px-[14px] py-1 text-[12px] text-ink-2">

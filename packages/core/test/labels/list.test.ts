@@ -1,0 +1,74 @@
+import { describe, expect, test } from 'vitest'
+import { chord, listHtml, listMarkdown, surroundings, triggerList, type Plan } from '../../src/index.js'
+import { catalogues, demoPlan, draft } from '../work/desk.js'
+
+const around = surroundings(demoPlan, catalogues, draft)
+const list = (order: 'context' | 'device') => triggerList('Season', draft.placements, around, order)
+
+describe('a list of all triggers', () => {
+  test('by context has every placed command in every context where it is live', () => {
+    const { sections } = list('context')
+    expect(sections.map((s) => s.title)).toContain('Fenmap, Tracing')
+    for (const { commandId } of draft.placements) {
+      const command = demoPlan.commands.find((c) => c.id === commandId)!
+      const program = demoPlan.programs.find((p) => p.id === command.programId)!
+      for (const context of program.contexts) {
+        const isLive = command.contextIds.length === 0 || command.contextIds.includes(context.id)
+        const section = sections.find((s) => s.title === `${program.name}, ${context.name}`)!
+        if (isLive) expect(section.entries.some((e) => e.command.startsWith(command.name))).toBe(true)
+      }
+    }
+  })
+  test('by device has every placement once', () => {
+    const { sections } = list('device')
+    expect(sections.map((s) => s.title)).toEqual(
+      expect.arrayContaining(['Keyboard', 'Mouse', 'Deck of 15 buttons']),
+    )
+    expect(sections.reduce((sum, s) => sum + s.entries.length, 0)).toBe(draft.placements.length)
+  })
+  test('tells the way out of each trap that has a trigger', () => {
+    const { traps } = list('context')
+    const placed = new Set(draft.placements.map((p) => p.commandId))
+    for (const command of demoPlan.commands.filter((c) => c.damage !== undefined && placed.has(c.id))) {
+      const trap = traps.find((t) => t.command.startsWith(command.name))!
+      expect(trap.wayOut).not.toBe('')
+      if (command.damage!.wayOut !== '')
+        expect(trap.wayOut).toContain(command.damage!.wayOut.replace(/\.$/, ''))
+    }
+  })
+  test('of an arrangement without placements is empty', () => {
+    expect(triggerList('Empty', [], around, 'device')).toEqual({ title: 'Empty', sections: [], traps: [] })
+  })
+})
+
+describe('its files', () => {
+  const odd: Plan = {
+    ...demoPlan,
+    commands: [{ ...demoPlan.commands[0]!, name: 'A | b <script>*x*', contextIds: [] }],
+  }
+  const strange = triggerList(
+    'Odd <b>',
+    [{ commandId: odd.commands[0]!.id, trigger: chord('KeyA') }],
+    surroundings(odd, catalogues, draft),
+    'context',
+  )
+  test('in Markdown every row has three cells, whatever a name holds', () => {
+    const lines = listMarkdown(strange).split('\n')
+    const rows = lines.filter((l) => l.startsWith('| '))
+    expect(rows.length).toBeGreaterThan(2)
+    for (const row of rows) expect(row.replaceAll('\\|', '').split('|').length).toBe(5)
+    expect(lines.join()).not.toContain('<script>')
+  })
+  test('in HTML nothing of a name is markup', () => {
+    const page = listHtml(strange)
+    expect(page).not.toContain('<script')
+    expect(page).not.toContain('<b>')
+    expect(page).toContain('A | b &#60;script&#62;*x*')
+  })
+  test('have as many rows as there are entries', () => {
+    const all = list('device')
+    const entries = all.sections.reduce((sum, s) => sum + s.entries.length, 0) + all.traps.length
+    expect(listHtml(all).match(/<tr>/g)!.length).toBe(entries)
+    expect(listMarkdown(all).match(/^\| (?!---|Trigger)/gm)!.length).toBe(entries)
+  })
+})
