@@ -21,7 +21,7 @@ export interface AnnealStep {
 }
 
 const epochMoves = 2000
-/** Temperatures over the median uphill step at the beginning and the end; found with the prototype. */
+/** Temperatures over the median uphill step at the beginning and the end. Assumed; tried on made-up instances. */
 const startHeat = 0.7
 const endHeat = 0.03
 /** −ln of evenly spread numbers from 0 to 1, so that no logarithm is taken in the acceptance. */

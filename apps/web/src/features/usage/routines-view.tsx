@@ -236,7 +236,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
           )
         })}
       </ol>
-      <div className="mt-3 flex flex-wrap items-center gap-2">
+      <div className="mt-3 flex items-center gap-2">
         <select
           className="field min-w-0 grow"
           aria-label="Add a step"
@@ -255,7 +255,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
         </select>
         {(
           [
-            ['Point and click', { kind: 'point' }],
+            ['Click', { kind: 'point' }],
             ['Drag', { kind: 'drag' }],
             ['Type', { kind: 'type', characters: 8 }],
           ] as const
