@@ -12,7 +12,7 @@ import {
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 
 /** Commands used at least this often an hour make slips worth naming. Assumed. */
-const busyUsesPerHour = 10
+export const busyUsesPerHour = 10
 const slipSides: readonly Side[] = ['left', 'right', 'up', 'down']
 
 const damaging = (commands: readonly Command[]): Command[] =>

@@ -2,6 +2,7 @@ import type { Command } from '../commands/index.js'
 import type { PlaceWeights } from '../formats/index.js'
 import { triggerReach, type ReachAt } from '../hand/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
+import { menuMs } from '../work/index.js'
 import { candidate, type Candidate } from './candidates.js'
 import { canBeHad, placeFor, placesOn, type Place } from './places.js'
 import { priceContext, type PlaceSurvey } from './survey.js'
@@ -27,8 +28,8 @@ export interface DisplacementChain {
   readonly afterMsPerHour: number
 }
 
-/** A command without a place is reached through a menu: M + P + B of the keystroke-level model, twice. Assumed depth. */
-export const unplacedMs = 2 * (1350 + 1100 + 100)
+/** A command without a place is reached through a menu of two levels. Assumed depth. */
+const unplacedMs = menuMs(2)
 
 /** After this many moves the next one has to settle for a free place. */
 const mostMoves = 6

@@ -1,3 +1,4 @@
+import { busyUsesPerHour } from '../clashes/index.js'
 import { canBeLiveTogether } from '../commands/index.js'
 import type { PlaceWeights, Plan } from '../formats/index.js'
 import type { SolveRow } from './rows.js'
@@ -7,8 +8,6 @@ import type { PlaceSurvey } from './survey.js'
 
 /** What members of a family gain on keys that lie together, ms a use of the rarer one. Assumed. */
 const familyMs = 40
-/** Commands used at least this often an hour make slips. Assumed, as in the check. */
-const busyUsesPerHour = 10
 /** Presses out of which one lands on the key beside, and what that costs, ms. Assumed. */
 const slipShare = 0.002
 const damageMs = { nuisance: 2000, rework: 30_000, loss: 300_000 } as const

@@ -34,10 +34,16 @@ export function RoutineStrips({
             return (
               <div key={routine.id} className="mt-3">
                 <p className="flex items-baseline justify-between">
-                  <button type="button" className="link font-semibold" onClick={() => onOpen(routine.id)}>
+                  <button
+                    type="button"
+                    className="link text-left font-semibold"
+                    onClick={() => onOpen(routine.id)}
+                  >
                     {routine.name}
                   </button>
-                  <span className="text-[12px] text-ink-2">{Math.round(routine.timesPerHour)} an hour</span>
+                  <span className="shrink-0 pl-3 text-[12px] text-ink-2">
+                    {Math.round(routine.timesPerHour)} an hour
+                  </span>
                 </p>
                 {columns.map((column, i) => {
                   const found = column.routines.find((r) => r.id === routine.id)

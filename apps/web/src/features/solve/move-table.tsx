@@ -39,7 +39,7 @@ export function MoveTable({
     const isTaken = taken?.has(move.id) === true
     return (
       <tr key={move.id} className={`border-b border-rule align-top ${isTaken ? 'text-ink-2' : ''}`}>
-        <th scope="row" className="py-[5px] pl-[14px] text-left font-semibold">
+        <th scope="row" className="py-[5px] pr-3 pl-[14px] text-left font-semibold">
           <span className="block truncate" title={move.command.name}>
             {move.command.name}
           </span>
