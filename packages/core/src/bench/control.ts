@@ -31,6 +31,13 @@ export interface Control {
   readonly round?: boolean
   /** what the person calls it; keys with a code are called by their legend */
   readonly name?: string
+  /** where a label goes, mm from the centre of the control; its whole face where left out */
+  readonly label?: {
+    readonly dxMm: number
+    readonly dyMm: number
+    readonly widthMm: number
+    readonly heightMm: number
+  }
   /** for a field: how many directions its strokes have */
   readonly directions?: (typeof strokeCounts)[number]
   /** for a dial or wheel: steps of one turn, where they are known */

@@ -97,6 +97,7 @@ export const drawnControls = (device: DrawnDevice): Control[] =>
       type,
       name,
       ...(control.shape === 'round' && { round: true }),
+      ...(control.label && { label: control.label }),
       ...(control.clicks === true && { clicks: true }),
       ...(control.stepsPerTurn !== undefined && { stepsPerTurn: control.stepsPerTurn }),
       ...(control.directions !== undefined && { directions: control.directions }),

@@ -1,6 +1,7 @@
 import { homeKeys } from '../bench/index.js'
 import { noRules } from '../commands/index.js'
 import { defaultSpanMm } from '../hand/index.js'
+import { defaultLabelDesign } from '../labels/index.js'
 import { noMemory } from '../mnemonics/index.js'
 import { defaultHoursPerDay, planVersion, type Plan } from './plan.js'
 import { defaultPlaceWeights } from './weights.js'
@@ -31,6 +32,7 @@ export const emptyPlan = (): Plan => ({
   rules: noRules,
   weights: defaultPlaceWeights,
   memory: noMemory,
+  labels: defaultLabelDesign,
   arrangements: [
     { id: 'draft', name: 'First draft', isDefault: false, placements: [], popups: [], accepted: [] },
   ],

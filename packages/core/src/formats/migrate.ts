@@ -1,4 +1,5 @@
 import { noRules } from '../commands/index.js'
+import { defaultLabelDesign } from '../labels/index.js'
 import { noMemory } from '../mnemonics/index.js'
 import { defaultHoursPerDay } from './plan.js'
 import { defaultPlaceWeights } from './weights.js'
@@ -13,6 +14,7 @@ const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   2: fromVersion2,
   3: fromVersion3,
   4: fromVersion4,
+  5: fromVersion5,
 }
 
 /**
@@ -73,4 +75,9 @@ function fromVersion4(raw: Raw): Raw {
     hoursPerDay: defaultHoursPerDay,
     weights: { ...defaultPlaceWeights, ...(raw['weights'] as Raw) },
   }
+}
+
+/** Version 6 brought the design of labels. */
+function fromVersion5(raw: Raw): Raw {
+  return { ...raw, version: 6, labels: defaultLabelDesign }
 }

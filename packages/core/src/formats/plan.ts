@@ -2,12 +2,13 @@ import { z } from 'zod'
 import { benchSchema, deviceSchema } from '../bench/index.js'
 import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
 import { ownSystemKeysSchema } from '../clashes/index.js'
+import { labelDesignSchema } from '../labels/index.js'
 import { memorySchema } from '../mnemonics/index.js'
 import { chordSchema, popupSetSchema, systemIds, triggerSchema } from '../triggers/index.js'
 import { routineSchema, usageSchema } from '../usage/index.js'
 import { placeWeightsSchema } from './weights.js'
 
-export const planVersion = 5
+export const planVersion = 6
 
 /** Hours of work a day where the person has not said. Assumed. */
 export const defaultHoursPerDay = 8
@@ -68,6 +69,8 @@ export const planSchema = z.strictObject({
   weights: placeWeightsSchema,
   /** what names have in common and what is opposite, beside what the names tell */
   memory: memorySchema,
+  /** how key labels are made, and what is printed on */
+  labels: labelDesignSchema,
   arrangements: z.array(arrangementSchema).min(1).max(200),
   activeBenchId: z.string().min(1),
   activeArrangementId: z.string().min(1),

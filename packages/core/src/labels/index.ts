@@ -1,17 +1,60 @@
 export { heightAtMm, arcMinutesOf, characterArcMinutes } from './legibility.js'
-export { loadLabelFont, type LabelFont } from './font.js'
-export { fitLabel, signAdvance, type LabelFit, type LabelLine, type LabelText } from './fit.js'
+export { contrastOf, groundOf, leastContrast, materials, type Material } from './contrast.js'
+export {
+  contents,
+  defaultLabelDesign,
+  defaultLabelRule,
+  labelDesignSchema,
+  labelRuleSchema,
+  keyLabelSchema,
+  levelForms,
+  shapes,
+  type Content,
+  type KeyLabel,
+  type LabelDesign,
+  type LabelRule,
+} from './design.js'
+export { fitLabel, type LabelEntry, type LabelFit, type LabelForm, type LabelText } from './fit.js'
+export { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
 export { shorten } from './shorten.js'
 export {
-  labelSheet,
-  pageEdgeMm,
-  defaultLabelOptions,
-  type LabelOptions,
-  type LabelSheet,
-  type LabelSource,
-  type PlacedLabel,
-} from './sheet.js'
-export { papers, paperSizeMm, type PaperId } from './paper.js'
-export { labelPdf, checkScaleMm } from './pdf.js'
+  iconMarks,
+  leastIconMm,
+  ownIconSchema,
+  packageIcon,
+  plainPath,
+  shapePath,
+  type Icon,
+  type IconNode,
+} from './icon.js'
+export { iconSet, type IconPackage, type IconSet } from './icon-set.js'
+export { labelIconId, labelTextOf, labelTexts, type LabelSource, type NamedEntry } from './texts.js'
+export {
+  labelPages,
+  labelSizeMm,
+  makeLabels,
+  printedText,
+  readyLabel,
+  type Label,
+  type LabelSet,
+  type UnreadableLabel,
+} from './labels.js'
+export { checkPrint, type PrintCheck } from './check.js'
+export { deckFaces, deckPage, defaultFaceOptions, type DeckFace, type FaceOptions } from './deck.js'
+export { strokeCards, strokeSets, type StrokeCards, type StrokeSet } from './stroke-card.js'
+export { boardSheet } from './board-sheet.js'
+export { foldedCard, listSheet } from './list-sheet.js'
 export { modifierSigns } from './signs.js'
 export { listHtml, listMarkdown, listOrders, triggerList, type ListOrder, type TriggerList } from './list.js'
+export {
+  deckDevices,
+  facesZip,
+  labelledDevices,
+  makeSheet,
+  paperStock,
+  sheetKinds,
+  type Sheet,
+  type SheetChoice,
+  type SheetKind,
+  type SheetSource,
+} from './sheets.js'

@@ -1,5 +1,12 @@
 import type { Placed, Surroundings } from '../clashes/index.js'
-import { contextsInWords, fullName, isLiveIn, type Command } from '../commands/index.js'
+import {
+  contextsInWords,
+  fullName,
+  isLiveIn,
+  liveContexts,
+  type Command,
+  type Program,
+} from '../commands/index.js'
 import { spotOf, triggerName, type Trigger } from '../triggers/index.js'
 
 export const listOrders = ['context', 'device'] as const
@@ -25,6 +32,9 @@ export interface TriggerList {
   readonly sections: readonly { readonly title: string; readonly entries: readonly ListEntry[] }[]
   readonly traps: readonly ListTrap[]
 }
+
+const livesEverywhere = (command: Command, program: Program): boolean =>
+  liveContexts(command, program).length === program.contexts.length
 
 const keysAnyBoard = 'Keyboard'
 
@@ -62,10 +72,15 @@ export function triggerList(
   const sections =
     order === 'context'
       ? around.programs.flatMap((program) =>
-          program.contexts.map((context) => ({
-            title: `${program.name}, ${context.name}`,
+          [null, ...program.contexts].map((context) => ({
+            title: `${program.name}, ${context?.name ?? 'everywhere'}`,
+            // what is live everywhere stands once, not in each context
             entries: entries(
-              placed.filter(({ command }) => isLiveIn(command, program, context.id)),
+              placed.filter(({ command }) =>
+                context === null
+                  ? command.programId === program.id && livesEverywhere(command, program)
+                  : isLiveIn(command, program, context.id) && !livesEverywhere(command, program),
+              ),
               ({ trigger }) => deviceOf(trigger),
             ),
           })),

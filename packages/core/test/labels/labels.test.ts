@@ -1,161 +1,232 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, test } from 'vitest'
+import { activeArrangement, boardControls, surroundings } from '../../src/index.js'
 import {
-  arcMinutesOf,
-  boardControls,
-  defaultLabelOptions,
-  fitLabel,
-  heightAtMm,
-  labelPdf,
-  labelSheet,
-  loadLabelFont,
-  paperSizeMm,
-  shorten,
-  type LabelOptions,
-} from '../../src/index.js'
-import { around, command, placements } from '../build.js'
+  checkPrint,
+  iconSet,
+  labelDesignSchema,
+  makeLabels,
+  makeSheet,
+  printedText,
+  readyLabel,
+  sheetKinds,
+  type SheetChoice,
+} from '../../src/labels/index.js'
+import {
+  drawingBits,
+  isInk,
+  layLabels,
+  shippedStocks,
+  stockOf,
+  thinStrokeDots,
+} from '../../src/print/index.js'
+import { command, placements } from '../build.js'
+import { font, iconPackage, rasteriser } from '../print/tools.js'
+import { catalogues, demoPlan } from '../work/desk.js'
+import { design, onBench, source } from './source.js'
 
-const require = createRequire(import.meta.url)
-const woff = (script: string): Uint8Array =>
-  readFileSync(
-    require.resolve(`@fontsource/barlow-condensed/files/barlow-condensed-${script}-500-normal.woff`),
-  )
-const font = loadLabelFont([woff('latin'), woff('latin-ext')])
+const set = (...given: Parameters<typeof source>) => makeLabels(source(...given), font)
 
-const commands = [command('Hide shape'), command('Show all shapes'), command('Measure')]
-const given = placements({ 'hide-shape': 'KeyH', 'show-all-shapes': 'Shift+KeyH', measure: 'KeyM' })
-const source = {
-  placements: given,
-  commands,
-  controls: boardControls('ansi-104', 'windows'),
-  layout: around([]).layout,
-  systemId: 'gnome' as const,
-}
-const sheet = (change: Partial<LabelOptions> = {}, more: Partial<typeof source> = {}) =>
-  labelSheet({ ...source, ...more }, { ...defaultLabelOptions, ...change }, font)
-
-test('20 minutes of arc at 500 mm are 2.9 mm', () => {
-  // ISO 9241-303 (from memory) asks for 16′ at least and 20 to 22′ for comfort; the height is plain trigonometry
-  expect(heightAtMm(20, 500)).toBeCloseTo(2.91, 2)
-  expect(arcMinutesOf(heightAtMm(16, 730), 730)).toBeCloseTo(16, 9)
-})
-
-test('papers have the sizes that their PWG 5101.1 names say', () => {
-  expect(paperSizeMm('iso_a4_210x297mm')).toEqual({ widthMm: 210, heightMm: 297 })
-  const letter = paperSizeMm('na_letter_8.5x11in')
-  expect(letter.widthMm).toBeCloseTo(215.9)
-  expect(letter.heightMm).toBeCloseTo(279.4)
-  expect(() => paperSizeMm('iso_a9_1x1mm')).toThrow(/iso_a4_210x297mm/)
-})
-
-describe('shortening by rule', () => {
-  test.each([
-    [0, 'Show all of the measured shapes'],
-    [1, 'Show measured shapes'],
-    [2, 'Show Meas. Shap.'],
-    [3, 'Show me. sh.'],
-    [4, 'Show ms'],
-  ])('step %i', (step, text) => {
-    expect(shorten('Show all of the measured shapes', step).toLowerCase()).toBe(text.toLowerCase())
+describe('labels', () => {
+  test('are as large as the key top less the margin', () => {
+    const { labels } = set(undefined, design({ marginMm: 1.5 }))
+    expect(labels.map((l) => l.legend)).toEqual(['H', 'M'])
+    for (const { drawing } of labels) expect([drawing.widthMm, drawing.heightMm]).toEqual([15, 15])
   })
-  test('never ends empty', () => {
-    for (const name of ['the', 'A', '—', 'Zoom'])
-      for (let step = 0; step < 5; step++) expect(shorten(name, step)).not.toBe('')
+  test('have a size, shape and margin of their own where the person says so', () => {
+    const own = [
+      { controlId: 'keyboard/KeyH', widthMm: 20, heightMm: 12 },
+      { controlId: 'keyboard/KeyM', shape: 'round' as const, marginMm: 0 },
+    ]
+    const [h, m] = set(undefined, design({}, own)).labels
+    expect([h!.drawing.widthMm, h!.drawing.heightMm, h!.round]).toEqual([20, 12, false])
+    expect([m!.drawing.widthMm, m!.drawing.heightMm, m!.round]).toEqual([18, 18, true])
   })
-})
-
-describe('fitting', () => {
-  const fit = (texts: readonly string[], w = 15, h = 15, legend = 'H') =>
-    fitLabel({ legend, entries: texts.map((text) => ({ held: [], text })) }, w, h, 500, font)
-
-  test('a short text stands whole at 20 minutes of arc', () => {
-    const done = fit(['Hide'])
-    expect(done).toMatchObject({ ok: true, shortened: false })
-    expect(done.ok && done.capMm).toBeCloseTo(heightAtMm(20, 500))
+  test('are no larger than the label of a roll, and round where it is', () => {
+    const [h] = set({ 'hide-shape': 'KeyH' }, design({ stockId: 'roll-round-14' })).labels
+    expect([h!.drawing.widthMm, h!.drawing.heightMm, h!.round]).toEqual([14, 14, true])
   })
-  test('letters are never below 16 minutes of arc: what does not fit is reported', () => {
-    for (const count of [1, 2, 3, 4, 5, 6]) {
-      const done = fit(Array.from({ length: count }, () => 'Rearrange outlines'))
-      if (done.ok) expect(done.capMm).toBeGreaterThanOrEqual(heightAtMm(16, 500) - 1e-9)
-    }
-    expect(fit(Array.from({ length: 6 }, () => 'Rearrange outlines'))).toMatchObject({ ok: false })
+  test('go where a drawn control has its label', () => {
+    const control = { ...onBench(boardControls('ansi-104', 'windows')).find((c) => c.code === 'KeyH')! }
+    const labelled = { ...control, label: { dxMm: 0, dyMm: 12, widthMm: 30, heightMm: 8 } }
+    const [h] = set({ measure: 'KeyH' }, design({ marginMm: 0 }), { controls: [labelled] }).labels
+    expect([h!.drawing.widthMm, h!.drawing.heightMm]).toEqual([30, 8])
   })
-  test('no line is wider than the label or below its edge', () => {
-    for (const text of ['Next vertex', 'Simplify', 'Show all shapes', 'Compare with reference']) {
-      const done = fit([text, text])
-      if (!done.ok) continue
-      for (const line of done.lines) {
-        expect(line.xMm + font.widthMm(line.text, line.capMm)).toBeLessThanOrEqual(15)
-        expect(line.baselineMm).toBeLessThanOrEqual(15)
-      }
-    }
+  test('with too little contrast are not printed, and the reason says what to change', () => {
+    const { labels, unreadable } = set(undefined, design({ material: 'black', ink: '#333333' }))
+    expect(labels).toEqual([])
+    expect(unreadable[0]!.reason).toMatch(/Contrast of ink and label is 1\.\d to 1, and must be 4\.5\./)
+    // white ink on black stock is well seen
+    expect(set(undefined, design({ material: 'black', ink: '#ffffff' })).labels).toHaveLength(2)
   })
-  test('signs that the font lacks are named', () => {
-    expect(fit(['水路'])).toMatchObject({ ok: false, reason: expect.stringContaining('水 路') })
-    expect(fit(['Łódź'])).toMatchObject({ ok: true })
+  test('on clear stock are seen against the key', () => {
+    const clear = { material: 'clear', ink: '#ffffff' } as const
+    expect(set(undefined, design({ ...clear, keyColour: '#222222' })).labels).toHaveLength(2)
+    const pale = [{ controlId: 'keyboard/KeyH', keyColour: '#eeeeee' }]
+    const { unreadable } = set(undefined, design({ ...clear, keyColour: '#222222' }, pale))
+    expect(unreadable.map((u) => u.legend)).toEqual(['H'])
+  })
+  test('that read the same after shortening are told of', () => {
+    const commands = [command('Recalibrate later baselines'), command('Recalibrate litre baselines')]
+    const given = { 'recalibrate-later-baselines': 'KeyH', 'recalibrate-litre-baselines': 'KeyM' }
+    const { labels } = set(given, design({ marginMm: 2.5 }), { commands })
+    expect(labels.map((l) => printedText(l, 0))).toEqual(['Rclbrt ltr bslns', 'Rclbrt ltr bslns'])
+    expect(labels.map((l) => l.readsLike)).toEqual(['M', 'H'])
+  })
+  test('of a level that carries nothing ask for another level', () => {
+    const { unreadable } = set(undefined, design({}, [{ controlId: 'keyboard/KeyM', level: ['Alt'] }]))
+    expect(unreadable[0]!.reason).toMatch(/Choose another level/)
   })
 })
 
-test('labels hold all levels of a key, plainest first, and keep inside the page', () => {
-  const { pages, paper, unreadable } = sheet()
-  expect(unreadable).toEqual([])
-  const labels = pages.flat()
-  expect(labels.map((l) => l.controlId)).toEqual(['KeyH', 'KeyM'])
-  expect(labels[0]!.lines.map((l) => l.held.length)).toEqual(expect.arrayContaining([0, 1]))
-  for (const l of labels) {
-    expect(l.widthMm).toBeCloseTo(15)
-    expect(l.xMm + l.widthMm).toBeLessThanOrEqual(paper.widthMm - 10)
-  }
-})
-
-test('many labels go on to further pages without overlap', () => {
-  const keys = boardControls('ansi-104', 'windows').filter((c) => /^(Key|Digit|F\d|Numpad\d)/.test(c.id))
-  const many = keys.map((k) => command(`Do ${k.id}`.slice(0, 9)))
-  const boards = Array.from({ length: 5 }, (_, n) =>
-    keys.map((k) => ({ ...k, id: `${k.id}-${n}`, yMm: k.yMm + n * 200 })),
-  ).flat()
-  const { pages } = labelSheet(
+const around = surroundings(demoPlan, catalogues)
+const icons = iconSet(iconPackage, demoPlan.labels.icons)
+const choice = (change: Partial<SheetChoice>): SheetChoice => ({
+  kind: 'labels', programId: 'fenmap', contextId: null, deviceId: null, skip: 0, order: 'context', ...change,
+}) // prettier-ignore
+const demo = (change: Partial<SheetChoice>, rule: Partial<typeof demoPlan.labels.rule> = {}) =>
+  makeSheet(
     {
-      ...source,
-      commands: many,
-      controls: boards,
-      placements: keys.map((k, i) => ({
-        commandId: many[i]!.id,
-        trigger: placements({ x: k.id })[0]!.trigger,
-      })),
+      title: 'Demo',
+      placements: activeArrangement(demoPlan).placements,
+      around,
+      design: { ...demoPlan.labels, rule: { ...demoPlan.labels.rule, ...rule } },
+      icons,
     },
-    defaultLabelOptions,
+    choice(change),
     font,
   )
-  expect(pages.length).toBeGreaterThan(1)
-  for (const labels of pages) {
-    for (const a of labels) {
-      for (const b of labels) {
-        if (a !== b)
-          expect(
-            a.xMm + a.widthMm <= b.xMm ||
-              b.xMm + b.widthMm <= a.xMm ||
-              a.yMm + a.heightMm <= b.yMm ||
-              b.yMm + b.heightMm <= a.yMm,
-          ).toBe(true)
+
+describe('the labels of the demo at 203 dpi in one bit', () => {
+  const fronts = demoPlan.programs.flatMap((program) => program.contexts.map((context) => [program.id, context.id] as const)) // prettier-ignore
+  const contents = ['text', 'icon-text', 'icon'] as const
+  test.each(fronts)('%s, %s: no stroke under two dots, and no text leaves its label', async (programId, contextId) => {
+    const rasterise = await rasteriser()
+    let count = 0
+    for (const content of contents)
+      for (const stockId of ['a4', 'roll-round-14']) {
+        const { labels } = demo({ programId, contextId }, { content, stockId }).labels!
+        for (const label of labels) {
+          const check = checkPrint(label, 203, font, rasterise)
+          expect([label.legend, check]).toEqual([label.legend, { thinDots: 0, leavesLabel: false }])
+          count++
+        }
+      }
+    expect(count).toBeGreaterThan(60)
+  }) // prettier-ignore
+  test('a label with a hairline of its own would be found, and is printed two dots wide', async () => {
+    const rasterise = await rasteriser()
+    const drawing = {
+      widthMm: 10,
+      heightMm: 10,
+      marks: [{ kind: 'path' as const, d: 'M2 2 L8 8', xMm: 0, yMm: 0, scale: 1, fill: null, stroke: '#000000', strokeMm: 0.1 }], // prettier-ignore
+    }
+    expect(checkPrint({ drawing, round: false }, 203, font, rasterise).thinDots).toBeGreaterThan(10)
+    const bits = drawingBits(drawing, 203, font, rasterise, '')
+    expect(thinStrokeDots(bits)).toBe(0)
+    expect(isInk(bits, 40, 40)).toBe(true)
+  })
+})
+
+describe('sheets of the demo', () => {
+  test.each(sheetKinds)('%s: everything lies on its pages', (kind) => {
+    const { document } = demo({ kind })
+    expect(document.pages.length).toBeGreaterThan(0)
+    for (const page of document.pages) {
+      for (const { x, y } of corners(page.marks)) {
+        expect(x).toBeGreaterThanOrEqual(-0.01)
+        expect(y).toBeGreaterThanOrEqual(-0.01)
+        expect(x).toBeLessThanOrEqual(page.widthMm + 0.01)
+        expect(y).toBeLessThanOrEqual(page.heightMm + 0.01)
       }
     }
-  }
+  })
+  test('the list of both programs stands on one page', () => {
+    for (const order of ['context', 'device'] as const)
+      expect(demo({ kind: 'list', order }).document.pages).toHaveLength(1)
+  })
+  test('the folded card has two sides a sheet, the cover at the right of the first', () => {
+    const { pages } = demo({ kind: 'card' }).document
+    expect(pages.length % 2).toBe(0)
+    const words = wordsOf(pages[0]!.marks)
+    const title = words.find((w) => w.text === 'Demo')!
+    expect(title.x).toBeGreaterThan(pages[0]!.widthMm / 2)
+  })
+  test('the board has every level of every key, on the key or in a note', () => {
+    const { document } = demo({ kind: 'board', deviceId: 'keyboard', contextId: 'tracing' })
+    const all = document.pages.flatMap((p) => wordsOf(p.marks).map((w) => w.text)).join(' ')
+    for (const name of ['Find feature', 'Lock layer', 'Unlock layer', 'Measure area', 'Help', 'Pan'])
+      expect(all).toContain(name)
+  })
+  test('a stroke card stands for each context with strokes, and its commands lie where they are drawn', () => {
+    const { document, unreadable } = demo({ kind: 'strokes', programId: null })
+    expect(unreadable).toEqual([])
+    expect(document.pages.length).toBeGreaterThan(3)
+    const tracing = document.pages.find((p) => wordsOf(p.marks).some((w) => w.text === 'Fenmap, Tracing'))!
+    const at = (text: string) => wordsOf(tracing.marks).find((w) => w.text === text)!
+    expect(at('Next fault').x).toBeGreaterThan(at('Previous fault').x + 30)
+    expect(at('Fit chart').y).toBeLessThan(at('Measure').y - 20)
+  })
+  test('deck pictures are of every button that does something, on each page', () => {
+    const { faces } = demo({ kind: 'deck' })
+    expect(faces!.filter((f) => f.reason !== '')).toEqual([])
+    expect(new Set(faces!.map((f) => f.pageName)).size).toBe(4)
+    expect(new Set(faces!.map((f) => f.id)).size).toBe(faces!.length)
+    // a button that opens another page says so
+    expect(faces!.some((f) => wordsOf(f.drawing.marks).some((w) => w.text.startsWith('Page')))).toBe(true)
+  })
+  test('a choice with nothing to show says what to do', () => {
+    expect(() => demo({ kind: 'deck', deviceId: 'nope' })).toThrow(/no device "nope".*choose one of deck/)
+    expect(() => demo({ kind: 'board' }, { paper: 'napkin' })).toThrow(/no paper "napkin"/)
+    expect(() => demo({}, { stockId: 'nope' })).toThrow(/no stock "nope"/)
+  })
+  test.each(shippedStocks.map((s) => s.id))('labels on %s keep inside it', (stockId) => {
+    const { document } = demo({ deviceId: 'pad' }, { stockId })
+    const { marks, widthMm } = document.pages[0]!
+    expect(marks.length).toBeGreaterThan(0)
+    for (const { x } of corners(marks)) expect(x).toBeLessThanOrEqual(widthMm)
+  })
 })
 
-test('the PDF has the page size, the embedded font and the texts, and the same bytes each time', async () => {
-  const bytes = await labelPdf(sheet({ paper: 'na_letter_8.5x11in' }), font, 'Test')
-  expect(await labelPdf(sheet({ paper: 'na_letter_8.5x11in' }), font, 'Test')).toEqual(bytes)
-  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise
-  const page = await document.getPage(1)
-  expect(page.view).toEqual([0, 0, 612, 792])
-  const texts = (await page.getTextContent()).items.flatMap((item) => ('str' in item ? [item.str] : []))
-  expect(texts.join(' ')).toContain('Hide')
-  expect(texts.join(' ')).toContain('Meas')
+test('many labels go on to further pages', () => {
+  const keys = boardControls('ansi-104', 'windows').filter((c) => /^(Key|Digit|F\d|Numpad\d)/.test(c.id))
+  const commands = keys.map((k) => command(`Do ${k.id}`.slice(0, 9)))
+  const boards = Array.from({ length: 5 }, (_, n) => onBench(keys, `board${n}`)).flat()
+  const given = keys.map((k, i) => ({ commandId: commands[i]!.id, trigger: placements({ x: k.id })[0]!.trigger })) // prettier-ignore
+  const { labels } = set({}, design(), { commands, controls: boards, placements: given })
+  const { pages } = layLabels(labels.map(readyLabel), stockOf('a4'), { cut: 'none', skip: 0, note: '' }, font)
+  expect(labels).toHaveLength(boards.length)
+  expect(pages.length).toBeGreaterThan(1)
 })
 
-test('a file that is no WOFF is refused', () => {
-  expect(() => loadLabelFont([new Uint8Array(100)])).toThrow(/WOFF/)
+describe('the design in a plan', () => {
+  test('of the demo is sound', () => {
+    expect(labelDesignSchema.parse(demoPlan.labels)).toEqual(demoPlan.labels)
+  })
+  test.each([
+    [{ icons: [{ id: 'own-x', name: 'x', units: 24, paths: [{ d: 'M0 0"/><script>', strokeUnits: 1 }] }] }, /data of an SVG path/], // prettier-ignore
+    [{ icons: [{ id: 'map', name: 'x', units: 24, paths: [{ d: 'M0 0', strokeUnits: 1 }] }] }, /begin with own-/], // prettier-ignore
+    [{ stocks: [{ ...stockOf('a4-5x13'), id: 'own', pitchXMm: 5 }] }, /overlap/],
+    [{ stocks: [{ kind: 'sheet', id: 'own', name: 'x', media: 'napkin' }] }, /no paper/],
+    [{ rule: { ...demoPlan.labels.rule, ink: 'red' } }, /colour such as/],
+  ])('what cannot be drawn or printed is refused: %o', (change, message) => {
+    expect(() => labelDesignSchema.parse({ ...demoPlan.labels, ...change })).toThrow(message)
+  })
 })
+
+type Marks = ReturnType<typeof demo>['document']['pages'][number]['marks']
+
+/** Places of all text, and its words. */
+function wordsOf(marks: Marks, dx = 0, dy = 0): { text: string; x: number; y: number; right: number }[] {
+  return marks.flatMap((m) => {
+    if (m.kind === 'group') return wordsOf(m.marks, dx + m.xMm, dy + m.yMm)
+    if (m.kind !== 'text') return []
+    const x = dx + m.xMm
+    return [{ text: m.text, x, y: dy + m.baselineMm, right: x + font.widthMm(m.text, m.capMm) }]
+  })
+}
+
+const corners = (marks: Marks) =>
+  wordsOf(marks).flatMap(({ x, y, right }) => [
+    { x, y },
+    { x: right, y },
+  ])

@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import { chord, listHtml, listMarkdown, surroundings, triggerList, type Plan } from '../../src/index.js'
+import { chord, surroundings, type Plan } from '../../src/index.js'
+import { listHtml, listMarkdown, triggerList } from '../../src/labels/index.js'
 import { catalogues, demoPlan, draft } from '../work/desk.js'
 
 const around = surroundings(demoPlan, catalogues, draft)
 const list = (order: 'context' | 'device') => triggerList('Season', draft.placements, around, order)
 
 describe('a list of all triggers', () => {
-  test('by context has every placed command in every context where it is live', () => {
+  test('by context has every placed command in every context where it is live, or once where it is live everywhere', () => {
     const { sections } = list('context')
     expect(sections.map((s) => s.title)).toContain('Fenmap, Tracing')
     for (const { commandId } of draft.placements) {
@@ -14,8 +15,13 @@ describe('a list of all triggers', () => {
       const program = demoPlan.programs.find((p) => p.id === command.programId)!
       for (const context of program.contexts) {
         const isLive = command.contextIds.length === 0 || command.contextIds.includes(context.id)
-        const section = sections.find((s) => s.title === `${program.name}, ${context.name}`)!
-        if (isLive) expect(section.entries.some((e) => e.command.startsWith(command.name))).toBe(true)
+        const found = (title: string): number =>
+          sections
+            .find((s) => s.title === `${program.name}, ${title}`)
+            ?.entries.filter((e) => e.command.startsWith(command.name)).length ?? 0
+        const isEverywhere =
+          command.contextIds.length === 0 || command.contextIds.length === program.contexts.length
+        if (isLive) expect(found(isEverywhere ? 'everywhere' : context.name)).toBeGreaterThan(0)
       }
     }
   })

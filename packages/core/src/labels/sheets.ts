@@ -1,0 +1,209 @@
+import { isPointingDevice, pagesOf, type Device } from '../bench/index.js'
+import type { Surroundings } from '../clashes/index.js'
+import { isLiveIn, type Command } from '../commands/index.js'
+import { CoreError } from '../errors.js'
+import {
+  calibrationPage, papers, paperSizeMm, stockOf, white, zipOf, pagePng, type Colour, type Document, type Drawing, type FileOptions, type LabelFont,
+  type OutFile, type Stock,
+} from '../print/index.js' // prettier-ignore
+import { boardSheet } from './board-sheet.js'
+import { groundOf } from './contrast.js'
+import { deckFaces, deckPage, defaultFaceOptions, type DeckFace } from './deck.js'
+import type { LabelDesign } from './design.js'
+import type { IconSet } from './icon-set.js'
+import { labelPages, makeLabels, type LabelSet } from './labels.js'
+import { triggerList, type ListOrder } from './list.js'
+import { foldedCard, listSheet } from './list-sheet.js'
+import { strokeCards, strokeSets } from './stroke-card.js'
+import type { LabelSource } from './texts.js'
+
+export const sheetKinds = ['labels', 'deck', 'strokes', 'board', 'list', 'card', 'calibration'] as const
+/** Labels for key tops, pictures for a deck, stroke cards, the whole board, a list, a folded card, a calibration page. */
+export type SheetKind = (typeof sheetKinds)[number]
+
+/** What a sheet is made from. */
+export interface SheetSource {
+  /** plan and arrangement in words */
+  readonly title: string
+  readonly placements: LabelSource['placements']
+  readonly around: Surroundings
+  readonly design: LabelDesign
+  readonly icons: IconSet
+}
+
+export interface SheetChoice {
+  readonly kind: SheetKind
+  /** for labels and boards: the program whose commands are printed, or null for the first */
+  readonly programId: string | null
+  /** for labels, boards and stroke cards: one context, or null for all */
+  readonly contextId: string | null
+  /** for labels, decks and boards: one device; null for all that carry labels, or the first */
+  readonly deviceId: string | null
+  /** labels that are used up on the first page */
+  readonly skip: number
+  /** for lists and folded cards */
+  readonly order: ListOrder
+}
+
+export interface Sheet {
+  readonly document: Document
+  readonly stock: Stock
+  /** what is behind the ink, for pictures of one ink */
+  readonly ground: Colour
+  /** what could not be printed legibly, and why */
+  readonly unreadable: readonly { readonly what: string; readonly reason: string }[]
+  /** the labels one by one, where the sheet has labels */
+  readonly labels: LabelSet | null
+  /** the buttons one by one, where the sheet shows a deck */
+  readonly faces: readonly DeckFace[] | null
+}
+
+/** Devices whose controls take a label: on the bench, not in the pointing hand, without screens of their own. */
+export const labelledDevices = (around: Surroundings): Device[] =>
+  (around.devices ?? []).filter(
+    (d) =>
+      !isPointingDevice(d) &&
+      pagesOf(d).length === 0 &&
+      around.controls.some((c) => c.id.startsWith(`${d.id}/`)),
+  )
+
+/** Devices whose buttons show pictures, page by page. */
+export const deckDevices = (around: Surroundings): Device[] =>
+  (around.devices ?? []).filter((d) => pagesOf(d).length > 0)
+
+/**
+ * @throws CoreError `NOTHING_TO_PRINT` when the choice has nothing to show, `STOCK_UNKNOWN`, `PAPER_UNKNOWN`
+ */
+export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelFont): Sheet {
+  const { around, design, placements, icons } = source
+  const { rule } = design
+  const isOnLabels = choice.kind === 'labels' || choice.kind === 'calibration'
+  const stock = isOnLabels
+    ? stockOf(rule.stockId, design.stocks)
+    : paperStock(choice.kind === 'strokes' ? rule.cardPaper : rule.paper)
+  const plain = { stock, ground: white as Colour, unreadable: [], labels: null, faces: null }
+  const commands = commandsOf(around, choice)
+  const from: LabelSource = { ...around, placements, commands, controls: around.controls, design, icons }
+  switch (choice.kind) {
+    case 'labels':
+      return labelsSheet(source, choice, from, stock, font)
+    case 'deck':
+      return deckSheet(from, choice, around, plain, font)
+    case 'strokes': {
+      const programs = around.programs.filter((p) => choice.programId === null || p.id === choice.programId)
+      const sets = strokeSets({ ...from, commands: around.commands }, programs).filter(
+        (s) => choice.contextId === null || s.context.id === choice.contextId,
+      )
+      if (sets.length === 0) throw nothing('no stroke carries a command here', 'place commands on strokes first, or choose another context') // prettier-ignore
+      const cards = strokeCards(sets, stock, design, font)
+      const unreadable = cards.unreadable.map((what) => ({ what, reason: 'There is no room for its text on this card. Choose a larger paper, or write a short text.' })) // prettier-ignore
+      return { ...plain, document: { ...cards, title: source.title }, unreadable }
+    }
+    case 'board': {
+      const device = pick(around.devices ?? [], choice.deviceId)
+      return { ...plain, document: boardSheet(device, from, source.title, stock, font) }
+    }
+    case 'list':
+    case 'card': {
+      const list = triggerList(source.title, placements, around, choice.order)
+      if (list.sections.length === 0) throw nothing('no command has a trigger', 'place a command first')
+      const make = choice.kind === 'list' ? listSheet : foldedCard
+      return { ...plain, document: make(list, stock, font) }
+    }
+    case 'calibration':
+      return { ...plain, document: calibrationPage(stock, font) }
+  }
+}
+
+/** A sheet of paper by its PWG name. @throws CoreError `PAPER_UNKNOWN` */
+export function paperStock(media: string): Stock {
+  paperSizeMm(media)
+  return { kind: 'sheet', id: media, name: papers.find((p) => p.id === media)?.name ?? media, media }
+}
+
+const nothing = (what: string, mend: string): CoreError =>
+  new CoreError('NOTHING_TO_PRINT', { where: [], what, mend })
+
+function pick(devices: readonly Device[], id: string | null): Device {
+  const device = id === null ? devices[0] : devices.find((d) => d.id === id)
+  if (!device)
+    throw nothing(
+      id === null ? 'there is no such device' : `there is no device "${id.slice(0, 60)}"`,
+      devices.length > 0
+        ? `choose one of ${devices.map((d) => d.id).join(', ')}`
+        : 'put one on the bench first',
+    )
+  return device
+}
+
+/** The commands of the program and context that the sheet is for. */
+function commandsOf(around: Surroundings, { programId, contextId }: SheetChoice): Command[] {
+  const program = programId === null ? around.programs[0] : around.programs.find((p) => p.id === programId)
+  return program ? around.commands.filter((c) => isLiveIn(c, program, contextId)) : []
+}
+
+function labelsSheet(
+  { title, around, design }: SheetSource,
+  choice: SheetChoice,
+  from: LabelSource,
+  stock: Stock,
+  font: LabelFont,
+): Sheet {
+  const devices = new Set(labelledDevices(around).map((d) => d.id))
+  const controls = around.controls.filter((c) => {
+    const deviceId = c.id.split('/')[0] as string
+    return devices.has(deviceId) && (choice.deviceId === null || deviceId === choice.deviceId)
+  })
+  const labels = makeLabels({ ...from, controls }, font)
+  const { rule } = design
+  const laid = labelPages(labels, rule, stock, { skip: choice.skip, note: title }, font)
+  const legends = new Map(labels.labels.map((l) => [l.controlId, l.legend]))
+  return {
+    document: { title, pages: laid.pages },
+    stock,
+    ground: groundOf(rule.material, rule.keyColour),
+    labels,
+    faces: null,
+    unreadable: [
+      ...labels.unreadable.map((u) => ({ what: u.legend, reason: u.reason })),
+      ...laid.tooLarge.map((id) => ({
+        what: legends.get(id) ?? id,
+        reason: 'It is larger than the stock. Choose a larger one.',
+      })),
+    ],
+  }
+}
+
+function deckSheet(
+  from: LabelSource,
+  choice: SheetChoice,
+  around: Surroundings,
+  plain: Omit<Sheet, 'document'>,
+  font: LabelFont,
+): Sheet {
+  const device = pick(deckDevices(around), choice.deviceId)
+  const readingDistanceMm = from.design.rule.readingDistanceMm
+  const source = { ...from, commands: around.commands }
+  const faces = deckFaces(device, source, { ...defaultFaceOptions, readingDistanceMm }, font)
+  return {
+    ...plain,
+    document: {
+      title: device.name,
+      pages: pagesOf(device).map((page): Drawing => deckPage(device, page.id, faces)),
+    },
+    faces,
+    unreadable: faces
+      .filter((face) => face.reason !== '')
+      .map((face) => ({ what: `${face.pageName}, ${face.controlId}`, reason: face.reason })),
+  }
+}
+
+/** Each button's picture as PNG of `px` by `px`, in folders by page. */
+export const facesZip = (faces: readonly DeckFace[], px: number, stem: string, options: FileOptions): OutFile =>
+  zipOf(
+    stem,
+    faces.map((face) => ({
+      name: `${face.id}.png`,
+      bytes: pagePng(face.drawing, { ...options, px }),
+    })),
+  ) // prettier-ignore

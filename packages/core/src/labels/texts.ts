@@ -1,0 +1,130 @@
+import type { Control } from '../bench/index.js'
+import { fullName, type Command } from '../commands/index.js'
+import {
+  actName, actOf, heldOf, keyLegend, spotOf, triggerName, type Chord, type Modifier, type Naming, type Trigger,
+} from '../triggers/index.js' // prettier-ignore
+import type { LabelDesign } from './design.js'
+import type { IconSet } from './icon-set.js'
+import type { LabelEntry, LabelText } from './fit.js'
+
+/** What labels are made from. */
+export interface LabelSource extends Naming {
+  readonly placements: readonly {
+    readonly commandId: string
+    readonly trigger: Trigger
+    readonly sends?: readonly Chord[] | undefined
+  }[]
+  /** the commands to print, such as those of one context */
+  readonly commands: readonly Command[]
+  readonly controls: readonly Control[]
+  readonly design: LabelDesign
+  readonly icons: IconSet
+}
+
+/** One command on a label. */
+export interface NamedEntry extends LabelEntry {
+  readonly commandId: string
+  /** modifiers of its level; `held` has those that are shown as signs */
+  readonly level: readonly Modifier[]
+}
+
+export interface NamedLabel {
+  readonly control: Control
+  readonly text: LabelText & { readonly entries: readonly NamedEntry[] }
+}
+
+/** Arrows stand as words on labels, since text fonts rarely have them. */
+const signWords: readonly (readonly [sign: string, word: string])[] = [
+  ['↑', 'Up'], ['↗', 'up right'], ['→', 'Right'], ['↘', 'down right'], ['↓', 'Down'], ['↙', 'down left'], ['←', 'Left'],
+  ['↖', 'up left'], ['↺', 'left'], ['↻', 'right'], ['↵', 'Enter'], ['−', '-'],
+] // prettier-ignore
+
+/** The text with words for signs that the label font lacks. */
+export const inWords = (text: string): string =>
+  signWords.reduce((words, [sign, word]) => words.replaceAll(sign, word), text)
+
+export const printedLegend = (control: Control, naming: Naming): string =>
+  control.code === null
+    ? (control.name ?? '')
+    : control.code === 'NumpadEnter'
+      ? 'Enter'
+      : inWords(keyLegend(control.code, naming.layout, naming.systemId))
+
+/** How a control is worked, in few words; empty for a plain press. */
+export function howWorked(trigger: Trigger): string {
+  if (trigger.kind === 'turn') return trigger.turn
+  const act = actOf(trigger)
+  return act === 'during' ? 'hold' : actName(act)
+}
+
+/** The text that a label shows for a command: the person's own, or its name. */
+export const labelTextOf = (command: Command, design: LabelDesign): string =>
+  design.texts.find((t) => t.commandId === command.id)?.text ?? fullName(command)
+
+/** The icon of a command: the person's choice, or what its name suggests; null for none. */
+export const labelIconId = (command: Command, icons: IconSet): string | null =>
+  command.icon ?? icons.suggest(command.name)
+
+/** What stands on the label of each control that carries a command: by height, then in the order of the keys. */
+export function labelTexts(source: LabelSource): NamedLabel[] {
+  const { design, icons } = source
+  const commands = new Map(source.commands.map((c) => [c.id, c]))
+  const own = new Map(design.keys.map((key) => [key.controlId, key]))
+  const byPlace = new Map<string, NamedEntry[]>()
+  for (const placement of source.placements) {
+    const { trigger } = placement
+    const command = commands.get(placement.commandId)
+    const place = spotOf(trigger)
+    const held = heldOf(trigger)
+    if (!command || place === null || trigger.kind === 'stroke') continue
+    if (held.some((m) => design.rule.without.includes(m))) continue
+    const iconId = labelIconId(command, icons)
+    const entries = byPlace.get(place) ?? []
+    entries.push({
+      commandId: command.id,
+      level: held,
+      // the chord in words stands in place of the signs
+      held: design.rule.showChord ? [] : held,
+      how: howWorked(trigger),
+      text: labelTextOf(command, design),
+      short: command.label,
+      ...(design.rule.showChord && { chord: chordWords(placement, source) }),
+      icon: iconId === null ? null : icons.get(iconId),
+    })
+    byPlace.set(place, entries)
+  }
+  const seen = new Set<string>()
+  return (
+    source.controls
+      .filter((control) => control.pointing !== true && byPlace.has(placeOf(control)))
+      // two keys that send one code are both labelled; a control of a bench is not listed twice
+      .filter((control) => !seen.has(control.id) && seen.add(control.id))
+      // tall keys last, so that they leave no gaps under the others
+      .toSorted((a, b) => a.heightMm - b.heightMm || a.yMm - b.yMm || a.xMm - b.xMm)
+      .map((control) => {
+        const level = own.get(control.id)?.level
+        const all = byPlace.get(placeOf(control)) ?? []
+        const entries = level === undefined ? all : all.filter((e) => e.level.join() === level.join())
+        return {
+          control,
+          text: {
+            // a control without a code has nothing printed on it
+            legend: design.rule.showLegend && control.code !== null ? printedLegend(control, source) : '',
+            entries: entries.toSorted(byLevel),
+          },
+        }
+      })
+  )
+}
+
+/** The plain level first, then by the number of modifiers. */
+const byLevel = (a: NamedEntry, b: NamedEntry): number =>
+  a.level.length - b.level.length ||
+  (a.level.join() < b.level.join() ? -1 : a.level.join() > b.level.join() ? 1 : 0)
+
+/** What is pressed, or what the control sends for it, in words that the label font has. */
+function chordWords({ trigger, sends }: LabelSource['placements'][number], naming: Naming): string {
+  return inWords(sends ? sends.map((c) => triggerName(c, naming)).join(' ') : triggerName(trigger, naming))
+}
+
+const placeOf = (control: Control): string => control.code ?? control.id
