@@ -12,6 +12,7 @@ import Papa from 'papaparse'
 import { readFileSync } from 'node:fs'
 import { readPlan, usageReader } from '../src/index.js'
 import { benchCheck } from './clashes.js'
+import { benchLabels } from './labels.js'
 import { benchPlaces } from './places.js'
 import { benchSolver } from './solver.js'
 import { median, per, timed } from './timing.js'
@@ -135,6 +136,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   check: benchCheck,
   usage: benchUsage,
   solve: benchSolver,
+  labels: benchLabels,
 }
 const named = process.argv.slice(2).filter((name) => name in parts)
 for (const [name, run] of Object.entries(parts)) if (named.length === 0 || named.includes(name)) await run()
