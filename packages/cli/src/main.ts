@@ -24,6 +24,7 @@ const verbs: Readonly<Record<string, () => Promise<Verb>>> = {
   bench: () => import('./commands/bench.js'),
   usage: () => import('./commands/usage.js'),
   labels: () => import('./commands/labels.js'),
+  print: () => import('./commands/print.js'),
   csv: () => import('./commands/csv.js'),
   schema: () => import('./commands/schema.js'),
 }

@@ -6,7 +6,7 @@ import { cli, demo, folder } from './run.js'
 test('help names every verb and the exit codes', () => {
   const { stdout, status } = cli('help')
   expect(status).toBe(0)
-  for (const verb of ['reach', 'check', 'places', 'labels', 'csv', 'schema'])
+  for (const verb of ['reach', 'check', 'places', 'labels', 'print', 'csv', 'schema'])
     expect(stdout).toContain(`  ${verb}`)
   expect(stdout).toContain('2 bad input')
 })
@@ -70,20 +70,4 @@ test.each([
   const done = cli(...args)
   expect(done.status).toBe(2)
   expect(done.stderr).toMatch(words)
-})
-
-test('labels --list writes all triggers as Markdown or HTML, and refuses other endings', () => {
-  for (const [order, ending] of [
-    ['context', 'md'],
-    ['device', 'html'],
-  ] as const) {
-    const out = join(folder, `list.${ending}`)
-    const done = cli('labels', demo, '--list', order, '--out', out, '--json')
-    expect(done.status).toBe(0)
-    expect(JSON.parse(done.stdout).traps).toBeGreaterThan(0)
-    expect(readFileSync(out, 'utf8')).toContain('Traps, and the way out')
-  }
-  const wrong = cli('labels', demo, '--list', 'context', '--out', join(folder, 'list.doc'))
-  expect(wrong.status).toBe(2)
-  expect(wrong.stderr).toContain('.md or .html')
 })

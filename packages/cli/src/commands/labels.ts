@@ -1,107 +1,92 @@
 import { writeFileSync } from 'node:fs'
-import {
-  activeArrangement,
-  defaultLabelOptions,
-  isLiveIn,
-  labelPdf,
-  labelSheet,
-  listHtml,
-  listMarkdown,
-  listOrders,
-  surroundings,
-  triggerList,
-  type ListOrder,
-  type Plan,
-} from '@reach-plot/core'
-import { catalogues, loadPlan, usageError, type Outcome } from '../io.js'
-import { labelFont } from '../label-font.js'
-import { choice, number, readOptions } from '../options.js'
+import { checkPrint, facesZip, listHtml, listMarkdown, type Label } from '@reach-plot/core/labels'
+import { documentFile, leastStrokeDots, mediaOf, type FileForm } from '@reach-plot/core/print'
+import { loadPlan, usageError, type Outcome } from '../io.js'
+import { choice, number, readOptions, type Options } from '../options.js'
+import { listOf, sheetHelp, sheetOf, sheetOptions, type MadeSheet } from '../sheet.js'
 
-export const help =
-  'labels PLAN.json --out labels.pdf [--paper iso_a4_210x297mm] [--distance 500] [--program ID, else the first] [--context ID], or --list context|device --out list.md|list.html'
+export const help = `labels PLAN.json --out FILE.pdf|.svg|.png|.pwg|.zip|.md|.html ${sheetHelp} [--bits yes: one bit a dot] [--px N: pictures of N by N]`
 
-/** Labels of the active arrangement as PDF; labels that cannot be read are findings. */
+const endings = ['pdf', 'svg', 'png', 'pwg', 'zip', 'md', 'html'] as const
+
+/** A sheet in any form; what cannot be read and strokes too thin to print are findings. */
 export async function run(args: readonly string[]): Promise<Outcome> {
-  const { options, files } = readOptions(args, ['paper', 'out', 'distance', 'program', 'context', 'list'])
+  const { options, files } = readOptions(args, [...sheetOptions, 'out', 'bits', 'px'])
   const plan = loadPlan(files[0])
   const out = options['out']
   if (out === undefined) throw usageError('--out is missing', 'name the file to write')
-  if (options['list'] !== undefined)
-    return writeList(plan, out, choice('list', options['list'], listOrders, 'context'))
-  const wanted = options['program'] ?? plan.programs[0]?.id
-  const program = plan.programs.find((p) => p.id === wanted)
-  if (!program)
-    throw usageError(
-      `there is no program "${wanted}"`,
-      `choose one of ${plan.programs.map((p) => p.id).join(', ')}`,
-    )
-  const context = options['context']
-  if (context !== undefined && !program.contexts.some((c) => c.id === context))
-    throw usageError(
-      `there is no context "${context}"`,
-      `choose one of ${program.contexts.map((c) => c.id).join(', ')}`,
-    )
-  const around = surroundings(plan, catalogues)
-  const arrangement = activeArrangement(plan)
-  const commands = plan.commands.filter((c) => isLiveIn(c, program, context ?? null))
-  const font = labelFont()
-  const sheet = labelSheet(
-    {
-      placements: arrangement.placements,
-      commands,
-      controls: around.controls,
-      layout: around.layout,
-      systemId: around.systemId,
-    },
-    {
-      ...defaultLabelOptions,
-      paper: options['paper'] ?? defaultLabelOptions.paper,
-      readingDistanceMm: number(
-        'distance',
-        options['distance'],
-        defaultLabelOptions.readingDistanceMm,
-        200,
-        2000,
-      ),
-    },
-    font,
-  )
-  const printed = sheet.pages.flat()
-  if (printed.length === 0)
+  const ending = endings.find((e) => out.toLowerCase().endsWith(`.${e}`))
+  if (!ending)
+    throw usageError(`"${out.slice(0, 80)}" cannot be written`, `end its name with .${endings.join(', .')}`)
+  if (ending === 'md' || ending === 'html') {
+    if (options['kind'] !== 'list')
+      throw usageError(`only a list is written as .${ending}`, 'add --kind list, or end the name with .pdf')
+    const list = listOf(plan, options)
+    writeFileSync(out, ending === 'md' ? listMarkdown(list) : listHtml(list))
+    const entries = list.sections.reduce((sum, s) => sum + s.entries.length, 0)
+    return {
+      value: { out, sections: list.sections.length, entries, traps: list.traps.length },
+      text: `${out}: ${entries} triggers in ${list.sections.length} sections, ${list.traps.length} traps`,
+    }
+  }
+  const made = await sheetOf(plan, options)
+  const { sheet } = made
+  if (sheet.document.pages.length === 0)
     throw usageError('no label would be printed', sheet.unreadable[0]?.reason ?? 'place a command first')
-  writeFileSync(out, await labelPdf(sheet, font, `${plan.name}, ${arrangement.name}`))
+  const written = await write(made, ending, out, options)
+  const labels = sheet.labels?.labels ?? []
+  const faults = labels.flatMap((label) => printFaults(label, made))
   return {
     value: {
-      out,
-      pages: sheet.pages.length,
-      labels: printed.length,
-      shortened: printed.filter((l) => l.shortened).map((l) => l.controlId),
+      out: written,
+      kind: made.kind,
+      stock: sheet.stock.id,
+      media: mediaOf(sheet.stock),
+      pages: sheet.document.pages.length,
+      labels: labels.length,
+      shortened: labels.filter((l) => l.shortened).map((l) => l.controlId),
       unreadable: sheet.unreadable,
+      faults,
     },
     text: [
-      `${out}: ${printed.length} labels on ${sheet.pages.length} page(s)`,
-      ...sheet.unreadable.map((u) => `left out ${u.legend}: ${u.reason}`),
+      `${written}: ${labels.length > 0 ? `${labels.length} labels on ` : ''}${sheet.document.pages.length} page(s) of ${sheet.stock.name}`,
+      ...sheet.unreadable.map((u) => `left out ${u.what}: ${u.reason}`),
+      ...faults.map((f) => `look at ${f.what}: ${f.reason}`),
     ].join('\n'),
-    findings: sheet.unreadable.length > 0,
+    findings: sheet.unreadable.length + faults.length > 0,
   }
 }
 
-/** All triggers on one page, in the form that the file's ending names. */
-function writeList(plan: Plan, out: string, order: ListOrder): Outcome {
-  const form = /\.(md|html)$/.exec(out)?.[1]
-  if (form === undefined)
-    throw usageError(`a list cannot be written as "${out}"`, 'end the name with .md or .html')
-  const arrangement = activeArrangement(plan)
-  const list = triggerList(
-    `${plan.name}, ${arrangement.name}`,
-    arrangement.placements,
-    surroundings(plan, catalogues),
-    order,
-  )
-  writeFileSync(out, form === 'md' ? listMarkdown(list) : listHtml(list))
-  const entries = list.sections.reduce((sum, s) => sum + s.entries.length, 0)
-  return {
-    value: { out, sections: list.sections.length, entries, traps: list.traps.length },
-    text: `${out}: ${entries} triggers in ${list.sections.length} sections, ${list.traps.length} traps`,
+/** What a printer of one ink would not bring out well. */
+function printFaults(label: Label, { fileOptions, font, dpi }: MadeSheet) {
+  const check = checkPrint(label, dpi, font, fileOptions.rasterise)
+  const reasons = [
+    ...(check.thinDots > 0 ? [`strokes are thinner than ${leastStrokeDots} dots at ${dpi} dpi`] : []),
+    ...(check.leavesLabel ? ['ink reaches the edge'] : []),
+    ...(label.leftOut === '' ? [] : [label.leftOut]),
+    ...(label.readsLike === '' ? [] : [`reads like the label of ${label.readsLike}; write a short text`]),
+  ]
+  return reasons.map((reason) => ({ what: label.legend, reason }))
+}
+
+/** Writes the file and returns its name; several pictures come as a zip. */
+async function write(
+  made: MadeSheet,
+  ending: 'pdf' | 'svg' | 'png' | 'pwg' | 'zip',
+  out: string,
+  options: Options,
+): Promise<string> {
+  const px = options['px'] === undefined ? undefined : Math.round(number('px', options['px'], 72, 16, 2048))
+  const isBits = choice('bits', options['bits'], ['yes', 'no'], 'no') === 'yes'
+  const stem = (out.split(/[\\/]/).at(-1) ?? out).replace(/\.[^.]*$/, '')
+  const fileOptions = { ...made.fileOptions, media: mediaOf(made.sheet.stock) }
+  if (ending === 'zip' && made.sheet.faces) {
+    writeFileSync(out, facesZip(made.sheet.faces, px ?? 144, stem, fileOptions).bytes)
+    return out
   }
+  const form: FileForm = ending === 'png' || ending === 'zip' ? (isBits ? 'png1' : 'png') : ending
+  const file = await documentFile(made.sheet.document, form, stem, { ...fileOptions, px })
+  const name = file.name.endsWith('.zip') ? out.replace(/\.[^.]*$/, '.zip') : out
+  writeFileSync(name, file.bytes)
+  return name
 }
