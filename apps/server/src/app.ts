@@ -2,21 +2,38 @@ import { existsSync } from 'node:fs'
 import helmet from '@fastify/helmet'
 import fastifyStatic from '@fastify/static'
 import Fastify, { type FastifyInstance } from 'fastify'
+import { guard } from './guard.js'
+import { PrintDesk } from './print/desk.js'
+import { printing } from './print/plugin.js'
+import type { Settings } from './settings.js'
+import { Machine } from './stand-in/machine.js'
+import { standIn } from './stand-in/plugin.js'
+
+/** Time for a whole request to arrive, and for a line that says nothing, ms. Assumed. */
+const timeLimits = { requestTimeout: 60_000, connectionTimeout: 120_000 } as const
+
+export interface AppOptions extends Pick<Settings, 'printers' | 'stateFolder'> {
+  /** what the slow stand-in takes for a page, ms */
+  readonly slowMs?: number
+}
 
 /**
- * The server of the built app: static files, and the app's page for every address of one of its screens.
+ * The server of the built app: static files, the app's page for every address of one of its screens, printing, and the
+ * stand-in for a label printer.
  * @param webRoot folder of the built web app
  * @throws Error when the folder has no index.html
  */
-export async function buildApp(webRoot: string): Promise<FastifyInstance> {
+export async function buildApp(webRoot: string, options: AppOptions): Promise<FastifyInstance> {
   if (!existsSync(`${webRoot}/index.html`))
     throw new Error(`There is no built app in ${webRoot}. Run npm run build first.`)
-  const app = Fastify({ logger: false })
+  const app = Fastify({ logger: false, ...timeLimits, bodyLimit: 64_000 })
+  guard(app)
   await app.register(helmet, {
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
+        // the renderer of label pictures is WebAssembly
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // React sets style attributes; no style can run anything
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
@@ -31,8 +48,14 @@ export async function buildApp(webRoot: string): Promise<FastifyInstance> {
   })
   await app.register(fastifyStatic, { root: webRoot, wildcard: false })
   app.get('/health', () => ({ ok: true }))
+  const now = (): number => Date.now() / 1000
+  standIn(app, new Machine({ slowMs: options.slowMs ?? 1500, now }), now)
+  const desk = await PrintDesk.open(options.stateFolder, options.printers)
+  printing(app, desk)
+  app.addHook('onClose', () => desk.saved())
   app.setNotFoundHandler(async (request, reply) => {
-    const wantsPage = request.method === 'GET' && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? '')
+    const path = request.url.split('?')[0] ?? ''
+    const wantsPage = request.method === 'GET' && !/\.[a-z0-9]+$/i.test(path) && !path.startsWith('/api/')
     if (wantsPage) return reply.type('text/html').sendFile('index.html')
     return reply.code(404).send({ error: 'Not found' })
   })

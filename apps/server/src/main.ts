@@ -1,12 +1,16 @@
 import { fileURLToPath } from 'node:url'
 import { buildApp } from './app.js'
+import { readSettings, type Settings } from './settings.js'
 
-const port = Number(process.env['PORT'] ?? 4747)
-if (!Number.isInteger(port) || port < 1 || port > 65535) {
-  console.error(`PORT is "${process.env['PORT']}"; set it to a number from 1 to 65535.`)
+let settings: Settings
+try {
+  settings = readSettings(process.env)
+} catch (error) {
+  console.error((error as Error).message)
   process.exit(2)
 }
-const app = await buildApp(fileURLToPath(new URL('../../web/dist', import.meta.url)))
+const { port } = settings
+const app = await buildApp(fileURLToPath(new URL('../../web/dist', import.meta.url)), settings)
 try {
   // the loopback interface only: plans are the person's own
   await app.listen({ port, host: '127.0.0.1' })
