@@ -132,7 +132,19 @@ const router = createBrowserRouter([
       },
       {
         path: 'labels',
-        lazy: async () => ({ Component: (await import('./features/labels/labels-view.js')).LabelsView }),
+        lazy: async () => ({ Component: (await import('./features/labels/labels-frame.js')).LabelsFrame }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({ Component: (await import('./features/labels/labels-view.js')).LabelsView }),
+          },
+          {
+            path: 'printer',
+            lazy: async () => ({
+              Component: (await import('./features/labels/stand-in-view.js')).StandInView,
+            }),
+          },
+        ],
       },
       { path: '*', element: <Navigate to="/" replace /> },
     ],

@@ -1,4 +1,5 @@
-import { modifierSigns, type Modifier } from '@reach-plot/core'
+import type { Modifier } from '@reach-plot/core'
+import { modifierSigns } from '@reach-plot/core/labels'
 
 /** The sign of a modifier: told apart by its shape. Decorative, so the name stands beside it. */
 export function ModifierSign({ modifier, size = 9 }: { modifier: Modifier; size?: number }) {

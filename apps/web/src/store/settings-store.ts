@@ -1,4 +1,4 @@
-import { defaultLabelOptions, type LabelOptions } from '@reach-plot/core'
+import type { Calibration } from '@reach-plot/core/print'
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 
@@ -7,7 +7,10 @@ export interface Settings {
   readonly theme: 'day' | 'night'
   /** app action → its shortcut, where it differs from the default */
   readonly shortcuts: Readonly<Record<string, string>>
-  readonly labels: LabelOptions
+  /** stock → what the printer does to it, as it was measured on this machine's printer */
+  readonly calibrations: Readonly<Record<string, Calibration>>
+  /** address of the printer that was used last; empty for the stand-in */
+  readonly printer: string
   set(change: Partial<Omit<Settings, 'set'>>): void
 }
 
@@ -16,7 +19,8 @@ export const useSettings = create<Settings>()(
     (set) => ({
       theme: 'day',
       shortcuts: {},
-      labels: defaultLabelOptions,
+      calibrations: {},
+      printer: '',
       set: (change) => set(change),
     }),
     { name: 'reach-plot-settings', version: 1 },

@@ -17,7 +17,7 @@ import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { HintsField } from './hints-field.js'
 
-const IconField = lazy(() => import('./icon-field.js'))
+const IconField = lazy(() => import('../icons/icon-field.js'))
 
 const kindNames: Readonly<Record<(typeof commandKinds)[number], string>> = {
   once: 'fires once',
@@ -198,7 +198,7 @@ export function CommandSheet({ command, onClose }: { command: Command; onClose: 
           onChange={(label) => set({ label }, 'label')}
         />
         <Suspense fallback={<div />}>
-          <IconField icon={command.icon} onChange={(icon) => set({ icon }, 'icon')} />
+          <IconField icon={command.icon} name={command.name} onChange={(icon) => set({ icon }, 'icon')} />
         </Suspense>
         <Text
           label="Note"

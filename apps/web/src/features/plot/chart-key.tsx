@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import { modifierSigns } from '@reach-plot/core'
+import { modifierSigns } from '@reach-plot/core/labels'
 import { captionLines, captionMm, legendMm } from './caption.js'
 import { StrokeRose } from './chart-field.js'
 import type { FacePart, KeyFace } from './key-face.js'

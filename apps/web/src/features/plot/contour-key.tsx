@@ -1,4 +1,4 @@
-import { modifierSigns } from '@reach-plot/core'
+import { modifierSigns } from '@reach-plot/core/labels'
 
 const lines = [
   { name: 'comfortable to here: easy', width: 2, dash: undefined },

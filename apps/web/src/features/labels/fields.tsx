@@ -1,0 +1,80 @@
+import type { ReactNode } from 'react'
+
+/** A choice among named things, with its caption. */
+export function SelectField<T extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+  className = 'w-full',
+}: {
+  label: string
+  value: T
+  choices: readonly { readonly id: T; readonly name: string }[]
+  onChange: (id: T) => void
+  className?: string
+}) {
+  return (
+    <label>
+      <span className="caption mb-0.5 block">{label}</span>
+      <select
+        className={`field ${className}`}
+        value={value}
+        onChange={(e) => onChange(e.target.value as T)}
+      >
+        {choices.map((c) => (
+          <option key={c.id} value={c.id}>
+            {c.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+} // prettier-ignore
+
+export function CheckField({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean
+  onChange: (checked: boolean) => void
+  children: ReactNode
+}) {
+  return (
+    <label className="flex min-h-6 items-center gap-1.5">
+      <input
+        type="checkbox"
+        className="size-4 shrink-0 accent-(--magenta)"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      {children}
+    </label>
+  )
+}
+
+/** A colour: ink and key colours that are common, and any other. */
+export function ColourField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string
+  value: string
+  onChange: (colour: string) => void
+}) {
+  return (
+    <label className="flex min-h-7 items-center gap-2">
+      <input
+        type="color"
+        className="h-6 w-9 shrink-0 border border-edge bg-panel"
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+      />
+      <span>
+        {label} <span className="text-ink-2">{value}</span>
+      </span>
+    </label>
+  )
+}

@@ -1,0 +1,222 @@
+import { Printer } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { NavLink } from 'react-router'
+import { choosePrintForm, mediaOf, pageSizeMm } from '@reach-plot/core/print'
+import { showProblem } from '../../shared/problem.js'
+import { listedPrinters, printerStatus, standInAddress, type PrinterStatus } from '../../store/print-api.js'
+import {
+  cancelOrder,
+  forgetOrder,
+  isSettled,
+  resumeOrder,
+  retryOrder,
+  sendOrder,
+  usePrint,
+} from '../../store/print-store.js'
+import { useSettings } from '../../store/settings-store.js'
+import { SelectField } from './fields.js'
+import { NumberField } from './number-field.js'
+import type { FileMaker } from './use-file.js'
+import type { SheetState, SheetView } from './use-sheet.js'
+
+/** Sends the sheet to a printer and tells how far it is. */
+export function PrintPanel({ view, state, maker }: { view: SheetView; state: SheetState; maker: FileMaker }) {
+  const { sheet, title } = view
+  const address = useSettings((s) => s.printer) || standInAddress()
+  const [copies, setCopies] = useState(1)
+  const { status, problem } = usePrinterStatus(address)
+  const ticket = usePrint((s) => s.ticket)
+  const isOpen = ticket !== null && !isSettled(ticket)
+  useEffect(resumeOrder, [])
+  const pages = sheet?.document.pages.length ?? 0
+  const print = async (): Promise<void> => {
+    if (!sheet) return
+    try {
+      const form = choosePrintForm(status ?? (await printerStatus(address)), null, state.dpi)
+      const media = mediaOf(sheet.stock)
+      const file = await maker.make({
+        document: sheet.document,
+        form: form.form,
+        stem: 'labels',
+        adjust: view.adjust,
+        dpi: form.dpi,
+        stock: sheet.ground,
+        media,
+        rasterType: form.rasterType,
+      })
+      if (!file) return
+      const size = pageSizeMm(sheet.stock)
+      const query = { ticket: crypto.randomUUID(), printer: address, name: title, media, ...size, copies }
+      await sendOrder({ query, format: form.format, bytes: file.bytes })
+    } catch (error) {
+      showProblem(error)
+    }
+  }
+  return (
+    <section aria-label="Print" className="px-[14px] pt-[10px] pb-4">
+      <h3 className="caption mb-1">Print</h3>
+      <PrinterField address={address} />
+      <p role="status" className={`mt-1 text-[12px] ${problem !== '' || status?.says ? 'text-magenta' : 'text-ink-2'}`}>
+        {problem || (status ? statusWords(status) : 'Asking the printer …')}
+      </p>
+      <div className="mt-2 flex items-end gap-3">
+        <NumberField label="Copies" value={copies} least={1} most={99} step={1} onChange={(n) => setCopies(Math.round(n))} />
+        <button
+          type="button"
+          className="btn btn-main h-[30px]"
+          disabled={pages === 0 || isOpen || maker.progress !== null}
+          onClick={() => void print()}
+        >
+          <Printer size={15} aria-hidden="true" /> Print {pages} page{pages === 1 ? '' : 's'}
+        </button>
+      </div>
+      <OrderState />
+    </section>
+  )
+} // prettier-ignore
+
+const statusWords = (status: PrinterStatus): string => {
+  if (!status.isAccepting) return `${status.name} takes no jobs at the moment.`
+  const states = { idle: 'is ready', processing: 'is printing', stopped: 'is stopped', unknown: 'answers' }
+  return [`${status.name} ${states[status.state]}.`, status.says].filter(Boolean).join(' ')
+}
+
+/** Asks a printer how it is, now and every few seconds while it is shown. */
+function usePrinterStatus(address: string): { status: PrinterStatus | null; problem: string } {
+  const [known, setKnown] = useState<{ address: string; status: PrinterStatus | null; problem: string } | null>(null)
+  useEffect(() => {
+    const stop = new AbortController()
+    const ask = (): void => {
+      printerStatus(address, stop.signal).then(
+        (status) => {
+          if (!stop.signal.aborted) setKnown({ address, status, problem: '' })
+        },
+        (error: unknown) => {
+          if (!stop.signal.aborted) setKnown({ address, status: null, problem: (error as Error).message })
+        },
+      )
+    }
+    ask()
+    const timer = setInterval(ask, 3000)
+    return () => {
+      clearInterval(timer)
+      stop.abort()
+    }
+  }, [address])
+  return known?.address === address ? known : { status: null, problem: '' }
+} // prettier-ignore
+
+/** The stand-in, a printer of the server's list, or another on this machine. */
+function PrinterField({ address }: { address: string }) {
+  const set = useSettings((s) => s.set)
+  const [listed, setListed] = useState<readonly string[]>([])
+  const [draft, setDraft] = useState<string | null>(null)
+  useEffect(() => {
+    // without the list the stand-in and this machine's printers are still there
+    listedPrinters().then(
+      ({ printers }) => setListed(printers),
+      () => undefined,
+    )
+  }, [])
+  const standIn = standInAddress()
+  const known = [standIn, ...listed]
+  const isOther = draft !== null || !known.includes(address)
+  return (
+    <>
+      <SelectField
+        label="Printer"
+        value={isOther ? '' : address}
+        choices={[
+          { id: standIn, name: 'Stand-in: pictures, no paper' },
+          ...listed.map((id) => ({ id, name: id })),
+          { id: '', name: 'another on this machine' },
+        ]}
+        onChange={(id) => {
+          setDraft(id === '' ? 'ipp://localhost:631/ipp/print' : null)
+          if (id !== '') set({ printer: id === standIn ? '' : id })
+        }}
+      />
+      {isOther && (
+        <form
+          className="mt-1 flex gap-2"
+          onSubmit={(e) => {
+            e.preventDefault()
+            set({ printer: (draft ?? address).trim() })
+            setDraft(null)
+          }}
+        >
+          <input
+            className="field min-w-0 grow"
+            aria-label="Address of the printer"
+            value={draft ?? address}
+            maxLength={300}
+            onChange={(e) => setDraft(e.target.value)}
+          />
+          <button type="submit" className="btn">
+            Use
+          </button>
+        </form>
+      )}
+    </>
+  )
+}
+
+const stateWords = {
+  sending: 'On its way to the printer',
+  waiting: 'The printer has it and waits',
+  printing: 'Printing',
+  done: 'Printed',
+  cancelled: 'Cancelled',
+  failed: 'Not printed',
+  unknown: 'Nobody knows whether it was printed',
+} as const
+
+/** What became of the last order. */
+function OrderState() {
+  const { ticket, problem } = usePrint()
+  if (!ticket && problem === '') return null
+  const isOpen = ticket !== null && !isSettled(ticket)
+  const canRetry = problem !== '' || (ticket !== null && ['waiting', 'failed', 'unknown'].includes(ticket.state))
+  return (
+    <div role="status" aria-label="Last print" className="mt-3 border border-edge p-2">
+      {ticket && (
+        <p>
+          <b>{stateWords[ticket.state]}</b>
+          <span className="text-ink-2">
+            {ticket.jobId !== null && ` · job ${ticket.jobId}`}
+            {ticket.pagesDone !== null && ticket.pagesDone > 0 && ` · ${ticket.pagesDone} out`}
+          </span>
+          <span className="block truncate text-[12px] text-ink-2" title={`${ticket.name} on ${ticket.printer}`}>
+            {ticket.name}
+          </span>
+        </p>
+      )}
+      {(problem || ticket?.message) && <p className="mt-1 text-magenta">{problem || ticket?.message}</p>}
+      <div className="mt-2 flex flex-wrap gap-2">
+        {canRetry && (
+          <button type="button" className="btn" onClick={() => void retryOrder()}>
+            Try again
+          </button>
+        )}
+        {isOpen && (
+          <button type="button" className="btn" onClick={() => void cancelOrder()}>
+            Cancel the job
+          </button>
+        )}
+        {!isOpen && (
+          <button type="button" className="btn" onClick={forgetOrder}>
+            Put away
+          </button>
+        )}
+        {ticket?.printer === standInAddress() && (
+          <NavLink to="/labels/printer" className="link">
+            See what came out
+          </NavLink>
+        )}
+      </div>
+      {canRetry && (
+        <p className="mt-1 text-[12px] text-ink-2">Trying again prints nothing twice: it is the same job.</p>
+      )}
+    </div>
+  )
+} // prettier-ignore

@@ -1,0 +1,161 @@
+import { FileDown } from 'lucide-react'
+import { useState } from 'react'
+import { listHtml, listMarkdown, triggerList } from '@reach-plot/core/labels'
+import { labelDpis, mediaOf, type FileForm, type OutFile } from '@reach-plot/core/print'
+import { download } from '../../shared/download.js'
+import { showProblem } from '../../shared/problem.js'
+import { useDerived } from '../../store/selectors.js'
+import { labelMaker } from '../../worker/label-client.js'
+import { SelectField } from './fields.js'
+import { NumberField } from './number-field.js'
+import type { FileMaker } from './use-file.js'
+import type { SheetState, SheetView } from './use-sheet.js'
+
+const forms: readonly { readonly id: FileForm; readonly name: string; readonly note: string }[] = [
+  { id: 'pdf', name: 'PDF', note: 'vector, font embedded' },
+  { id: 'svg', name: 'SVG', note: 'vector, one file a page' },
+  { id: 'png', name: 'PNG', note: 'colours, one file a page' },
+  { id: 'png1', name: 'PNG, 1 bit', note: 'one ink, one file a page' },
+  { id: 'pwg', name: 'PWG raster', note: 'one ink, for printers' },
+]
+
+const dpiChoices = labelDpis.map((dpi) => ({ id: String(dpi), name: `${dpi} dots per inch` }))
+
+/** Files of the sheet, in each form that it has. */
+export function SavePanel({
+  view,
+  state,
+  maker,
+  onDpi,
+}: {
+  view: SheetView
+  state: SheetState
+  maker: FileMaker
+  onDpi: (dpi: number) => void
+}) {
+  const { sheet, title } = view
+  const [px, setPx] = useState(144)
+  const isReady = sheet !== null && sheet.document.pages.length > 0 && maker.progress === null
+  const stem = state.kind === 'labels' ? 'labels' : state.kind === 'list' ? 'triggers' : state.kind
+  const hand = (file: OutFile | null): void => {
+    if (file) download(file.bytes, file.name, file.type)
+  }
+  const save = async (form: FileForm): Promise<void> => {
+    if (!sheet) return
+    hand(
+      await maker.make({
+        document: sheet.document,
+        form,
+        stem,
+        adjust: view.adjust,
+        dpi: state.dpi,
+        stock: sheet.ground,
+        media: mediaOf(sheet.stock),
+        rasterType: 'black_1',
+      }),
+    )
+  }
+  const faces = sheet?.faces
+  return (
+    <section aria-label="Save as" className="border-b border-rule px-[14px] pt-[10px] pb-3">
+      <h3 className="caption mb-1">Save as</h3>
+      <ul className="flex flex-col gap-1">
+        {forms.map((form) => (
+          <li key={form.id} className="flex items-center gap-2">
+            <button
+              type="button"
+              className="btn w-[112px] justify-start"
+              disabled={!isReady}
+              onClick={() => void save(form.id)}
+            >
+              <FileDown size={14} aria-hidden="true" /> {form.name}
+            </button>
+            <span className="text-[12px] text-ink-2">{form.note}</span>
+          </li>
+        ))}
+        {state.kind === 'list' && <ListForms title={title} order={state.order} />}
+      </ul>
+      <div className="mt-2 flex items-end gap-3">
+        <SelectField
+          label="Pictures with"
+          className="w-[160px]"
+          value={String(state.dpi)}
+          choices={dpiChoices}
+          onChange={(dpi) => onDpi(Number(dpi))}
+        />
+      </div>
+      {faces && (
+        <div className="mt-2 flex items-end gap-3 border-t border-rule pt-2">
+          <NumberField
+            label="Each button, pixels"
+            value={px}
+            least={16}
+            most={1024}
+            step={8}
+            onChange={(value) => setPx(Math.round(value))}
+          />
+          <button
+            type="button"
+            className="btn"
+            disabled={faces.length === 0}
+            onClick={() => {
+              labelMaker().makeFaces(faces, px, 'deck').then(hand, showProblem)
+            }}
+          >
+            <FileDown size={14} aria-hidden="true" /> {faces.length} pictures in a zip
+          </button>
+        </div>
+      )}
+      {maker.progress && <Progress progress={maker.progress} onCancel={maker.cancel} />}
+    </section>
+  )
+}
+
+function Progress({ progress, onCancel }: { progress: NonNullable<FileMaker['progress']>; onCancel: () => void }) {
+  const percent = progress.of === 0 ? 0 : Math.round((100 * progress.done) / progress.of)
+  return (
+    <div className="mt-2">
+      <p className="flex items-center justify-between">
+        <span>
+          Page {progress.done} of {progress.of}
+        </span>
+        <button type="button" className="btn" onClick={onCancel}>
+          Cancel
+        </button>
+      </p>
+      <div
+        role="progressbar"
+        aria-label="Making the file"
+        aria-valuenow={percent}
+        aria-valuemin={0}
+        aria-valuemax={100}
+        className="mt-1 h-[6px] border border-edge"
+      >
+        <div className="h-full bg-contour" style={{ width: `${percent}%` }} />
+      </div>
+    </div>
+  )
+} // prettier-ignore
+
+/** The list as a page for a browser and as text. */
+function ListForms({ title, order }: { title: string; order: SheetState['order'] }) {
+  const { arrangement, around } = useDerived()
+  const isEmpty = arrangement.placements.length === 0
+  const save = (form: 'md' | 'html'): void => {
+    const list = triggerList(title, arrangement.placements, around, order)
+    const text = form === 'md' ? listMarkdown(list) : listHtml(list)
+    download(text, `triggers.${form}`, form === 'md' ? 'text/markdown' : 'text/html')
+  }
+  return (
+    <>
+      {(['html', 'md'] as const).map((form) => (
+        <li key={form} className="flex items-center gap-2">
+          <button type="button" className="btn w-[112px] justify-start" disabled={isEmpty} onClick={() => save(form)}>
+            <FileDown size={14} aria-hidden="true" /> {form === 'md' ? 'Markdown' : 'HTML page'}
+          </button>
+          <span className="text-[12px] text-ink-2">{form === 'md' ? 'text with tables' : 'for a browser'}</span>
+        </li>
+      ))}
+    </>
+  )
+} // prettier-ignore

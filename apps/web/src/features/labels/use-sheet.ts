@@ -1,0 +1,96 @@
+import { useEffect, useMemo, useState } from 'react'
+import { CoreError } from '@reach-plot/core'
+import {
+  makeSheet, type Label, type PrintCheck, type Sheet, type SheetChoice, type SheetKind,
+} from '@reach-plot/core/labels' // prettier-ignore
+import { noCalibration, type Adjust, type LabelFont } from '@reach-plot/core/print'
+import { showProblem } from '../../shared/problem.js'
+import { usePlan } from '../../store/plan-store.js'
+import { useDerived, useFront } from '../../store/selectors.js'
+import { useSettings } from '../../store/settings-store.js'
+import { labelChecker } from '../../worker/label-client.js'
+import { useIcons } from '../icons/use-icons.js'
+import { useLabelFont } from './use-label-font.js'
+
+/** What is shown and printed beside what the plan says about labels. */
+export interface SheetState {
+  readonly kind: SheetKind
+  readonly deviceId: string | null
+  readonly skip: number
+  readonly order: SheetChoice['order']
+  readonly dpi: number
+}
+
+export const firstSheet: SheetState = { kind: 'labels', deviceId: null, skip: 0, order: 'context', dpi: 203 }
+
+export interface SheetView {
+  /** null until the font and the icons are read */
+  readonly font: LabelFont | null
+  readonly sheet: Sheet | null
+  /** why there is nothing to show, in words; empty when there is */
+  readonly nothing: string
+  readonly title: string
+  readonly adjust: Adjust
+  /** control → what a printer of one ink makes of its label; empty until it is known */
+  readonly checks: ReadonlyMap<string, PrintCheck>
+}
+
+/** The sheet that the person has chosen, as it would be printed now. */
+export function useSheet(state: SheetState): SheetView {
+  const plan = usePlan()
+  const { around, arrangement } = useDerived()
+  const front = useFront()
+  const font = useLabelFont()
+  const icons = useIcons()
+  const calibrations = useSettings((s) => s.calibrations)
+  const title = `${plan.name}, ${arrangement.name}`
+  const design = plan.labels
+  const { kind, deviceId, skip, order } = state
+  const { programId, contextId } = front
+  const { placements } = arrangement
+  const made = useMemo(() => {
+    if (!font || !icons) return { sheet: null, nothing: '' }
+    const choice: SheetChoice = { kind, deviceId, skip, order, contextId, programId: programId || null }
+    try {
+      const sheet = makeSheet({ title, placements, around, design, icons }, choice, font)
+      return { sheet, nothing: '' }
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error
+      return { sheet: null, nothing: error.message }
+    }
+  }, [font, icons, title, placements, around, design, kind, deviceId, skip, order, programId, contextId])
+  const stockId = made.sheet?.stock.id ?? ''
+  const adjust = useMemo(
+    (): Adjust => ({
+      // a calibration page is printed as the printer is, to be measured
+      calibration: kind === 'calibration' ? noCalibration : (calibrations[stockId] ?? noCalibration),
+      mirror: kind === 'labels' && design.rule.mirror,
+    }),
+    [kind, calibrations, stockId, design.rule.mirror],
+  )
+  const checks = useChecks(made.sheet?.labels?.labels ?? noLabels, state.dpi)
+  return { font, ...made, title, adjust, checks }
+}
+
+const noLabels: readonly Label[] = []
+
+/** Looks at the labels in a worker, a moment after the last change. */
+function useChecks(labels: readonly Label[], dpi: number): ReadonlyMap<string, PrintCheck> {
+  const [checks, setChecks] = useState<ReadonlyMap<string, PrintCheck>>(new Map())
+  useEffect(() => {
+    let isCurrent = true
+    const timer = setTimeout(() => {
+      const given = labels.map(({ drawing, round }) => ({ drawing, round }))
+      labelChecker()
+        .check(given, dpi)
+        .then((found) => {
+          if (isCurrent) setChecks(new Map(labels.map((label, i) => [label.controlId, found[i] as PrintCheck])))
+        }, showProblem)
+    }, 250)
+    return () => {
+      isCurrent = false
+      clearTimeout(timer)
+    }
+  }, [labels, dpi])
+  return checks
+} // prettier-ignore

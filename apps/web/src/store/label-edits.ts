@@ -1,0 +1,69 @@
+import type { Plan } from '@reach-plot/core'
+import type { Icon, KeyLabel, LabelRule } from '@reach-plot/core/labels'
+import type { Stock } from '@reach-plot/core/print'
+
+/** Edits of how labels are made, as recipes on an immer draft. */
+
+export const setLabelRule = (plan: Plan, change: Partial<LabelRule>): void => {
+  Object.assign(plan.labels.rule, change)
+}
+
+type KeyChange = { readonly [K in keyof Omit<KeyLabel, 'controlId'>]?: KeyLabel[K] | undefined }
+
+/** Changes what a key has of its own; undefined goes back to the rule. A key with nothing of its own is forgotten. */
+export function setKeyLabel(plan: Plan, controlId: string, change: KeyChange): void {
+  const { keys } = plan.labels
+  let at = keys.findIndex((key) => key.controlId === controlId)
+  if (at === -1) at = keys.push({ controlId }) - 1
+  const merged = { ...keys[at], ...change }
+  const kept = Object.entries(merged).filter(([, value]) => value !== undefined)
+  if (kept.length === 1) keys.splice(at, 1)
+  else keys[at] = Object.fromEntries(kept) as KeyLabel
+}
+
+/** The text of a command on labels; empty for its name. */
+export function setLabelText(plan: Plan, commandId: string, text: string): void {
+  const others = plan.labels.texts.filter((t) => t.commandId !== commandId)
+  plan.labels.texts =
+    text.trim() === '' ? others : [...others, { commandId, text: text.trim().slice(0, 120) }]
+}
+
+/** The short text of a command; empty for none. */
+export function setShortText(plan: Plan, commandId: string, text: string): void {
+  const command = plan.commands.find((c) => c.id === commandId)
+  if (!command) return
+  if (text.trim() === '') delete command.label
+  else command.label = text.trim().slice(0, 60)
+}
+
+/** The icon of a command; null for the one that its name suggests. */
+export function setIcon(plan: Plan, commandId: string, icon: string | null): void {
+  const command = plan.commands.find((c) => c.id === commandId)
+  if (!command) return
+  if (icon === null) delete command.icon
+  else command.icon = icon
+}
+
+/** Adds an icon of the person's own under an id that is free, and returns the id. */
+export function addIcon(plan: Plan, icon: Omit<Icon, 'id'>): string {
+  const stem = `own-${icon.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 40) || 'icon'}` // prettier-ignore
+  const taken = new Set(plan.labels.icons.map((i) => i.id))
+  let id = stem
+  for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`
+  plan.labels.icons.push({ ...icon, id, paths: icon.paths.map((p) => ({ ...p })) })
+  return id
+}
+
+/** Adds a stock of the person's own or changes the one of its id, and prints on it. */
+export function putStock(plan: Plan, stock: Stock): void {
+  const { stocks, rule } = plan.labels
+  const at = stocks.findIndex((s) => s.id === stock.id)
+  if (at === -1) stocks.push(stock)
+  else stocks[at] = stock
+  rule.stockId = stock.id
+}
+
+export function dropStock(plan: Plan, id: string): void {
+  plan.labels.stocks = plan.labels.stocks.filter((s) => s.id !== id)
+  if (plan.labels.rule.stockId === id) plan.labels.rule.stockId = 'a4'
+}

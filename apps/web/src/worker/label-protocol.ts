@@ -1,0 +1,22 @@
+import type { DeckFace, Label, PrintCheck } from '@reach-plot/core/labels'
+import type { Adjust, Colour, Document, FileForm, OutFile, RasterType } from '@reach-plot/core/print'
+
+/** A file to be made from a sheet. */
+export interface FileOrder {
+  readonly document: Document
+  readonly form: FileForm
+  readonly stem: string
+  readonly adjust: Adjust
+  readonly dpi: number
+  readonly stock: Colour
+  readonly media: string
+  readonly rasterType: RasterType
+}
+
+/** What the label worker does. It is ended, not asked, to stop. */
+export interface LabelService {
+  makeFile(order: FileOrder, onProgress: (done: number, of: number) => void): Promise<OutFile>
+  makeFaces(faces: readonly DeckFace[], px: number, stem: string): Promise<OutFile>
+  /** what a printer of one ink makes of each label, in their order */
+  check(labels: readonly Pick<Label, 'drawing' | 'round'>[], dpi: number): Promise<PrintCheck[]>
+}
