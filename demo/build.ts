@@ -20,6 +20,8 @@ import {
   type Placement,
   type Plan,
 } from '@reach-plot/core'
+import { defaultLabelDesign, defaultLabelRule, type LabelDesign } from '@reach-plot/core/labels'
+import type { Stock } from '@reach-plot/core/print'
 import { benches, devices, popups } from './desk.js'
 import { season } from './season.js'
 
@@ -121,6 +123,34 @@ const hints: Readonly<Record<string, NonNullable<Command['hints']>>> = {
   [idOf('Reedcall', 'Sure')]: [{ sign: 'J', kind: 'idea', why: '“ja” in the field book' }],
 }
 
+/** The surveyor's own sign for the tide line: a staff with marks and the water at its foot. */
+const tideStaff: LabelDesign['icons'][number] = {
+  id: 'own-tide-staff',
+  name: 'tide staff',
+  units: 24,
+  paths: [
+    { d: 'M12 3 L12 17', strokeUnits: 2 },
+    { d: 'M12 5 L16 5 M12 9 L15 9 M12 13 L16 13', strokeUnits: 2 },
+    { d: 'M3 19 C6 16 9 22 12 19 C15 16 18 22 21 19', strokeUnits: 2 },
+  ],
+}
+
+const fieldLabels: Stock = {
+  kind: 'grid',
+  id: 'own-1',
+  name: 'Field office labels, 6 x 14, 24 x 16 mm',
+  media: 'iso_a4_210x297mm',
+  rows: 14,
+  columns: 6,
+  labelWidthMm: 24,
+  labelHeightMm: 16,
+  pitchXMm: 30,
+  pitchYMm: 19,
+  leftMm: 18,
+  topMm: 17,
+  round: false,
+}
+
 const plan: Plan = {
   ...emptyPlan(),
   name: 'Coastal survey desk',
@@ -128,13 +158,24 @@ const plan: Plan = {
   devices,
   benches,
   programs,
-  commands: read.commands.map(withFacts).map((c) => (hints[c.id] ? { ...c, hints: hints[c.id] } : c)),
+  commands: read.commands
+    .map(withFacts)
+    .map((c) => (hints[c.id] ? { ...c, hints: hints[c.id] } : c))
+    .map((c) => (c.id === idOf('Fenmap', 'Tide line') ? { ...c, icon: tideStaff.id } : c)),
   rules: {
     ...noRules,
     keptCommandIds: [idOf('Fenmap', 'Undo')],
     barredSpots: ['F1'],
   },
   memory: { ...noMemory, sameIdeas },
+  labels: {
+    ...defaultLabelDesign,
+    rule: { ...defaultLabelRule, content: 'icon-text' },
+    texts: [{ commandId: idOf('Fenmap', 'Select none'), text: 'None' }],
+    icons: [tideStaff],
+    stocks: [fieldLabels],
+    keys: [{ controlId: 'pad/k3', shape: 'round' }],
+  },
   arrangements: [
     {
       id: 'defaults',
