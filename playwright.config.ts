@@ -1,3 +1,6 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { defineConfig } from '@playwright/test'
 import { chromiumLaunch } from './scripts/chromium.mjs'
 
@@ -19,7 +22,7 @@ export default defineConfig({
   webServer: {
     command: 'node --import tsx apps/server/src/main.ts',
     url: `http://127.0.0.1:${port}/health`,
-    env: { PORT: String(port) },
+    env: { PORT: String(port), REACH_PLOT_STATE: mkdtempSync(join(tmpdir(), 'reach-plot-state-')) },
     gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
   },
 })

@@ -11,8 +11,11 @@ const standards = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best
 
 /** What axe finds, on the whole page or in one part of it. By night only colours differ, so only contrast is asked. */
 const findings = async (page: Page, theme: 'day' | 'night' = 'day', part = 'body'): Promise<string[]> => {
-  // what passes is not listed, which takes most of the time on long tables
-  const axe = new AxeBuilder({ page }).include(part).options({ resultTypes: ['violations'] })
+  // what passes is not listed, which takes most of the time on long tables; there are no frames to look into
+  const axe = new AxeBuilder({ page })
+    .include(part)
+    .options({ resultTypes: ['violations'] })
+    .setLegacyMode()
   const { violations } = await (
     theme === 'day' ? axe.withTags(standards) : axe.withRules(['color-contrast'])
   ).analyze()
@@ -47,7 +50,7 @@ for (const theme of ['day', 'night'] as const) {
 const inner = [
   'bench', 'bench/devices', 'bench/moves', 'bench/device/pad', 'bench/device/deck/commands', 'bench/device/mouse/commands',
   'commands/lookup', 'commands/usage', 'commands/routines', 'commands/mnemonics', 'commands/ideas', 'try',
-  'bench/hand', 'clashes/matrix', 'clashes/machine', 'solve',
+  'bench/hand', 'clashes/matrix', 'clashes/machine', 'solve', 'labels/printer',
 ] // prettier-ignore
 
 for (const theme of ['day', 'night'] as const) {
@@ -79,7 +82,7 @@ test('axe finds nothing in the sheets', async ({ page }) => {
   }
   await page.goto('/commands')
   await page.getByRole('button', { name: 'All about Undo', exact: true }).click()
-  await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Icon' })).toBeVisible()
+  await expect(page.getByRole('dialog').getByRole('button', { name: /^Icon/ })).toBeVisible()
   expect(await findings(page, 'day', '[role=dialog]'), 'a command').toEqual([])
   await page.goto('/bench/device/pad/commands')
   await page.getByRole('button', { name: 'Place a command on key 20' }).click()

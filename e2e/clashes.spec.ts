@@ -2,8 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { openDemo, planMenu } from './app.js'
 
 async function openClashes(page: Page): Promise<void> {
-  await openDemo(page)
-  await page.getByRole('link', { name: 'Clashes', exact: true }).click()
+  await page.goto('/clashes')
   await expect(page.getByRole('heading', { name: 'Clashes' })).toBeVisible()
 }
 

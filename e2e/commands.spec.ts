@@ -1,10 +1,8 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo } from './app.js'
 
 async function openCommands(page: Page): Promise<void> {
-  await openDemo(page)
-  await page.getByRole('link', { name: 'Commands', exact: true }).click()
+  await page.goto('/commands')
   await expect(page.getByRole('heading', { name: 'Commands' })).toBeVisible()
 }
 

@@ -149,8 +149,7 @@ test('a page of the deck follows the program in front, on the Plot too', async (
 })
 
 test('two boards are compared for the hand', async ({ page }) => {
-  await openDemo(page)
-  await go(page, 'Bench', 'Compare devices')
+  await page.goto('/bench/devices')
   await expect(page.getByRole('combobox', { name: 'Second device' })).toHaveValue('keyboard-left')
   await expect(page.getByRole('row', { name: /^away/ })).toContainText('-13')
   await page.getByRole('combobox', { name: 'First device' }).selectOption('pad')
@@ -158,8 +157,7 @@ test('two boards are compared for the hand', async ({ page }) => {
 })
 
 test('moving to the travel bench shows what is lost', async ({ page }) => {
-  await openDemo(page)
-  await go(page, 'Bench', 'From bench to bench')
+  await page.goto('/bench/moves')
   await expect(page.getByText(/are lost/)).toContainText('74 are lost')
   await expect(page.getByRole('row', { name: /Tag call/ })).toContainText('pad key 6')
   await page.getByRole('button', { name: 'Work on “Travel”' }).click()
@@ -175,8 +173,7 @@ test.describe('the simulated bench', () => {
   const key = (page: Page, at: string) => page.locator(`[data-code="${at}"]`)
 
   test('shows a press layer by layer, a broken relay among them', async ({ page }) => {
-    await openDemo(page)
-    await go(page, 'Try')
+    await page.goto('/try')
     await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
     await key(page, 'pad/k3').click()
     await expect(happened(page)).toContainText('pad key 3 sends T')
@@ -197,8 +194,7 @@ test.describe('the simulated bench', () => {
   })
 
   test('takes real keys with their holds and taps', async ({ page }) => {
-    await openDemo(page)
-    await go(page, 'Try')
+    await page.goto('/try')
     await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
     await page.getByRole('button', { name: 'Use my keyboard' }).click()
     await page.keyboard.press('m')
@@ -213,8 +209,7 @@ test.describe('the simulated bench', () => {
   })
 
   test('opens a pop-up set and picks from it', async ({ page }) => {
-    await openDemo(page)
-    await go(page, 'Try')
+    await page.goto('/try')
     await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
     await key(page, 'mouse/forward').click()
     await page.getByRole('button', { name: '1 Buffer' }).click()

@@ -60,8 +60,7 @@ test('a plan that could not be worked with is refused, though each field is well
 })
 
 test('a CSV with a wrong column, an empty one and one of 50 MB change nothing', async ({ page }, info) => {
-  await openDemo(page)
-  await page.getByRole('link', { name: 'Commands', exact: true }).click()
+  await page.goto('/commands')
   for (const [name, content, words] of [
     ['wrong.csv', 'program,comand\nFenmap,Undo\n', 'there is no column "comand"'],
     ['empty.csv', '', 'the file is empty'],
@@ -78,8 +77,7 @@ test('a CSV with a wrong column, an empty one and one of 50 MB change nothing', 
 test('a CSV is shown before it is taken: bad lines are named, the good ones come in, and undo takes them out', async ({
   page,
 }, info) => {
-  await openDemo(page)
-  await page.getByRole('link', { name: 'Commands', exact: true }).click()
+  await page.goto('/commands')
   await importCsv(
     page,
     await write(
@@ -105,8 +103,7 @@ test('a CSV is shown before it is taken: bad lines are named, the good ones come
 test('cells are edited in place, wrong values never reach the plan, and one undo takes a whole edit back', async ({
   page,
 }) => {
-  await openDemo(page)
-  await page.getByRole('link', { name: 'Commands', exact: true }).click()
+  await page.goto('/commands')
   await page.getByRole('searchbox', { name: 'Find commands by name or menu' }).fill('weird')
   await expect(page.getByText('0 of 253', { exact: true })).toBeVisible()
   await page.getByRole('searchbox', { name: 'Find commands by name or menu' }).fill('simplify')

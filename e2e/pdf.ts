@@ -33,15 +33,25 @@ export async function readPdf(bytes: Uint8Array): Promise<{ readonly pages: read
         : [],
     )
     const operators = await page.getOperatorList()
+    // sizes are given in the units of the matrix that holds where the path is drawn
+    const scales: [number, number][] = [[1, 1]]
     const rectangles = operators.fnArray.flatMap((op, i) => {
+      const args = operators.argsArray[i] as readonly unknown[]
+      const now = scales.at(-1) as [number, number]
+      if (op === OPS.save) scales.push([...now])
+      if (op === OPS.restore) scales.pop()
+      if (op === OPS.transform) {
+        now[0] *= Math.abs(Number(args[0]))
+        now[1] *= Math.abs(Number(args[3]))
+      }
       if (op !== OPS.constructPath) return []
       // [operation, [path], [minX, minY, maxX, maxY]]
-      const box = operators.argsArray[i]?.[2] as ArrayLike<number> | null
+      const box = args[2] as ArrayLike<number> | null
       return box
         ? [
             {
-              widthPt: (box[2] as number) - (box[0] as number),
-              heightPt: (box[3] as number) - (box[1] as number),
+              widthPt: ((box[2] as number) - (box[0] as number)) * now[0],
+              heightPt: ((box[3] as number) - (box[1] as number)) * now[1],
             },
           ]
         : []

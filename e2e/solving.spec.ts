@@ -7,8 +7,7 @@ const ask = (page: Page) => page.getByRole('complementary', { name: 'What to sol
 const moves = (page: Page) => page.getByRole('region', { name: 'Moves', exact: true })
 
 async function openSolve(page: Page): Promise<void> {
-  await openDemo(page)
-  await page.getByRole('link', { name: 'Solve', exact: true }).click()
+  await page.goto('/solve')
   await expect(page.getByRole('heading', { name: 'Solve' })).toBeVisible()
 }
 
@@ -137,8 +136,7 @@ test('an answer is kept beside, compared with the defaults, and a figure opens i
 })
 
 test('a comparison goes out as CSV, follows the hours of a day, and leaves columns out', async ({ page }) => {
-  await openDemo(page)
-  await page.getByRole('link', { name: 'Compare', exact: true }).click()
+  await page.goto('/compare')
   const day = page.getByRole('region', { name: 'The day' })
   const draft = day.getByRole('button', { name: /^Command time a day, Field season, draft 1/ })
   await expect(draft).toBeVisible()
@@ -157,7 +155,7 @@ test('a comparison goes out as CSV, follows the hours of a day, and leaves colum
 })
 
 test('an empty plan says what to do first', async ({ page }) => {
-  await openDemo(page)
+  await page.goto('/solve')
   await page.getByRole('button', { name: 'Plan', exact: true }).click()
   await page.getByRole('menuitem', { name: 'New empty plan' }).click()
   await page.getByRole('link', { name: 'Solve', exact: true }).click()

@@ -34,7 +34,7 @@ async function importLog(page: Page, path: string): Promise<void> {
 test('a log is read, its bad rows shown, taken over, and a routine kept from it', async ({ page }, info) => {
   const path = info.outputPath('log.csv')
   await writeFile(path, log())
-  await openDemo(page)
+  await page.goto('/commands')
   await part(page, 'Usage')
   await expect(page.getByText('220,000')).toBeVisible()
   await importLog(page, path)
@@ -68,7 +68,7 @@ test('a log is read, its bad rows shown, taken over, and a routine kept from it'
 test('leaving the plan as it is keeps nothing; taking over can be undone', async ({ page }, info) => {
   const path = info.outputPath('log.csv')
   await writeFile(path, log())
-  await openDemo(page)
+  await page.goto('/commands')
   await part(page, 'Usage')
   await importLog(page, path)
   await page.getByRole('button', { name: 'Leave the plan as it is' }).click()
@@ -81,7 +81,7 @@ test('leaving the plan as it is keeps nothing; taking over can be undone', async
 
 test('a season of 220,000 rows is read with progress, and can be cancelled', async ({ page }) => {
   test.setTimeout(120_000)
-  await openDemo(page)
+  await page.goto('/commands')
   await part(page, 'Usage')
   await page.getByRole('button', { name: 'Read the demo’s season' }).click()
   await expect(page.getByRole('progressbar')).toBeVisible()
@@ -97,7 +97,7 @@ test('a season of 220,000 rows is read with progress, and can be cancelled', asy
 test('a faulty log is refused with what to mend', async ({ page }, info) => {
   const path = info.outputPath('bad.csv')
   await writeFile(path, 'when,program\n1,2\n')
-  await openDemo(page)
+  await page.goto('/commands')
   await part(page, 'Usage')
   await importLog(page, path)
   await expect(page.locator('[data-sonner-toast][data-type=error]')).toContainText(
@@ -106,7 +106,7 @@ test('a faulty log is refused with what to mend', async ({ page }, info) => {
 })
 
 test('a key is looked up by pressing it, and by its name; free ones are listed', async ({ page }) => {
-  await openDemo(page)
+  await page.goto('/commands')
   await part(page, 'Look up')
   await page.getByRole('button', { name: 'Look up a key by pressing it' }).click()
   await page.keyboard.press('Control+d')
@@ -127,7 +127,7 @@ test('a key is looked up by pressing it, and by its name; free ones are listed',
 
 test.describe('the inventory', () => {
   test('many commands are changed at once, in one undo', async ({ page }) => {
-    await openDemo(page)
+    await page.goto('/commands')
     await part(page, 'Inventory')
     await page.getByRole('searchbox').fill('warbler')
     await page.getByRole('checkbox', { name: 'Choose all that are shown' }).check()
@@ -141,7 +141,7 @@ test.describe('the inventory', () => {
     await expect(page.getByRole('textbox', { name: 'Uses an hour of Reed warbler' })).not.toHaveValue('0')
   })
   test('rows are pasted from a spreadsheet', async ({ page }) => {
-    await openDemo(page)
+    await page.goto('/commands')
     await part(page, 'Inventory')
     await page.getByRole('button', { name: 'Paste', exact: true }).click()
     await page
@@ -154,7 +154,7 @@ test.describe('the inventory', () => {
     await expect(page.getByText('255 of 255', { exact: true })).toBeVisible()
   })
   test('everything about a command is set in its sheet; namesakes stand side by side', async ({ page }) => {
-    await openDemo(page)
+    await page.goto('/commands')
     await part(page, 'Inventory')
     await page.getByRole('searchbox').fill('chart pen')
     await page.getByRole('button', { name: 'All about Chart pen, 0.3 mm' }).click()

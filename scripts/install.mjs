@@ -1,5 +1,5 @@
 /** Shared by start and test: installs packages when they are missing or older than the lock file. */
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, statSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 
@@ -10,6 +10,21 @@ export function run(command, args, options = {}) {
   const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options })
   if (error) console.error(`${command}: ${error.message}`)
   if (status !== 0) process.exit(status ?? 1)
+}
+
+/** Runs a command beside others and shows its output when it has ended; ends this process when it fails. */
+export function runTogether(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+    const output = []
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => output.push(part))
+    child.on('error', (error) => output.push(Buffer.from(`${command}: ${error.message}\n`)))
+    child.on('close', (status) => {
+      process.stdout.write(Buffer.concat(output))
+      if (status !== 0) process.exit(status ?? 1)
+      resolve()
+    })
+  })
 }
 
 export function installPackages() {
