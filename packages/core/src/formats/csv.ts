@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { csvSeparator } from '../csv-separator.js'
 import { CoreError } from '../errors.js'
 
 /** Largest CSV that is read, in bytes. */
@@ -39,7 +40,7 @@ export function readCsv<Column extends string>(
   const parsed = Papa.parse<string[]>(clean, {
     header: false,
     skipEmptyLines: false,
-    delimitersToGuess: [',', ';', '\t'],
+    delimiter: csvSeparator(clean, columns),
   })
   const broken = parsed.errors.find((e) => e.type === 'Quotes')
   if (broken)

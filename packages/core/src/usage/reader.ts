@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { z } from 'zod'
 import type { Command, Program } from '../commands/index.js'
+import { csvSeparator } from '../csv-separator.js'
 import { CoreError } from '../errors.js'
 import { UsageCollector, type UsageReport } from './collect.js'
 
@@ -89,9 +90,9 @@ function csv(collector: UsageCollector, fileName: string): Format {
   return {
     take(text, isLast) {
       if (at === null) {
-        const heading = text.slice(0, Math.max(0, text.indexOf('\n')))
-        if (heading === '' && !isLast) return 0
-        delimiter = [',', ';', '\t'].find((d) => heading.includes(d)) ?? ','
+        const end = text.indexOf('\n')
+        if (end === -1 && !isLast) return 0
+        delimiter = csvSeparator(end === -1 ? text : text.slice(0, end), columns)
       }
       const parsed = new Papa.Parser({ delimiter, newline: '\n' }).parse(text, 0, !isLast)
       const rows = parsed.data as string[][]

@@ -68,6 +68,11 @@ describe('a usage log', () => {
       }),
     )
   })
+  test('the heading tells the separator, with columns of others in it and without a row yet', () => {
+    const text = 'how;"size, kB";command;program;time\nkey;3;"Undo";Fenmap;2026-05-04T09:00:00\n'
+    expect(read(text)).toMatchObject({ goodRows: 1, badRows: 0 })
+    expect(() => read('time;program;command;how')).toThrow(/no rows/)
+  })
   test('bad rows are counted with line and reason; the rest can be used', () => {
     const report = read(
       heading + row(0, 'Hide') + row(1, 'Nope') + row(2, 'Hide', 'Nowhere') + row(3, 'Hide', 'Tracing', 'shout') +
