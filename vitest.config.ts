@@ -8,5 +8,7 @@ export default defineConfig({
     isolate: false,
     // as many as the smallest machine that runs them has cores; by default one of two would lie idle
     maxWorkers: 2,
+    // the command line's bundle is run as it is, not translated once more
+    server: { deps: { external: [/packages\/cli\/dist/] } },
   },
 })

@@ -38,13 +38,18 @@ async function helpText(): Promise<string> {
   ].join('\n')
 }
 
-async function main(args: readonly string[]): Promise<number> {
+/** How a run of the command line ends, and what it says on either output. */
+export interface Ended {
+  readonly status: number
+  readonly stdout: string
+  readonly stderr: string
+}
+
+async function answer(args: readonly string[]): Promise<Ended> {
   const json = args.includes('--json')
   const [name = 'help', ...rest] = args.filter((a) => a !== '--json')
-  if (name === 'help' || name === '--help') {
-    console.log(await helpText())
-    return exitCodes.done
-  }
+  const said = (stdout: string, status: number): Ended => ({ status, stdout: `${stdout}\n`, stderr: '' })
+  if (name === 'help' || name === '--help') return said(await helpText(), exitCodes.done)
   const load = Object.hasOwn(verbs, name) ? verbs[name] : undefined
   if (!load)
     throw usageError(
@@ -53,14 +58,18 @@ async function main(args: readonly string[]): Promise<number> {
     )
   const verb = await load()
   const outcome = await verb.run(rest)
-  console.log(json ? JSON.stringify(outcome.value) : outcome.text)
-  return outcome.findings ? exitCodes.findings : exitCodes.done
+  return said(
+    json ? JSON.stringify(outcome.value) : outcome.text,
+    outcome.findings ? exitCodes.findings : exitCodes.done,
+  )
 }
 
-try {
-  process.exitCode = await main(process.argv.slice(2))
-} catch (error) {
-  if (!(error instanceof CoreError)) throw error
-  console.error(error.message)
-  process.exitCode = exitCodes.badInput
+/** Runs a verb with its options; bad input ends with status 2 and a line on the error output. */
+export async function run(args: readonly string[]): Promise<Ended> {
+  try {
+    return await answer(args)
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error
+    return { status: exitCodes.badInput, stdout: '', stderr: `${error.message}\n` }
+  }
 }

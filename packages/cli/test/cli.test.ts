@@ -1,16 +1,16 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
-import { cli, demo, folder } from './run.js'
+import { cli, demo, folder, started } from './run.js'
 
-const json = (...args: string[]) => {
-  const done = cli(...args, '--json')
+const json = async (...args: string[]) => {
+  const done = await cli(...args, '--json')
   return { code: done.status, value: JSON.parse(done.stdout), error: done.stderr }
 }
 
 describe('reach', () => {
-  test('gives every field for an easy chord', () => {
-    const { code, value } = json(
+  test('gives every field for an easy chord', async () => {
+    const { code, value } = await json(
       'reach',
       '--board',
       'ansi-104',
@@ -32,16 +32,16 @@ describe('reach', () => {
     for (const field of ['effort', 'stretch', 'palmShiftMm', 'turnDeg', 'spanUse', 'timeMs'])
       expect(typeof value[field]).toBe('number')
   })
-  test('Control+Shift+U with the left hand is away, without a fingering', () => {
-    expect(json('reach', '--keys', 'ControlLeft+ShiftLeft+KeyU').value).toMatchObject({
+  test('Control+Shift+U with the left hand is away, without a fingering', async () => {
+    expect((await json('reach', '--keys', 'ControlLeft+ShiftLeft+KeyU')).value).toMatchObject({
       verdict: 'away',
       fingers: {},
     })
   })
 })
 
-test('check finds the demo’s faults and exits 1; the layout and system can be changed', () => {
-  const { code, value } = json('check', demo, '--system', 'gnome', '--layout', 'de')
+test('check finds the demo’s faults and exits 1; the layout and system can be changed', async () => {
+  const { code, value } = await json('check', demo, '--system', 'gnome', '--layout', 'de')
   expect(code).toBe(1)
   expect(value.counts.blocks).toBeGreaterThan(0)
   expect(value.counts.shadows).toBeGreaterThan(0)
@@ -59,7 +59,7 @@ test('check finds the demo’s faults and exits 1; the layout and system can be 
     'trigger',
   ])
   expect(first.remedies.length).toBeGreaterThan(1)
-  const windows = json('check', demo, '--system', 'windows').value
+  const windows = (await json('check', demo, '--system', 'windows')).value
   expect(
     windows.clashes.some(
       (c: { trigger: string; layer: string }) => c.trigger === 'Control+Alt+KeyQ' && c.layer === 'typing',
@@ -67,24 +67,42 @@ test('check finds the demo’s faults and exits 1; the layout and system can be 
   ).toBe(true)
 })
 
-test('labels writes a PDF and names what it left out', () => {
+test('labels writes a PDF and names what it left out', async () => {
   const out = join(folder, 'labels.pdf')
-  const { value } = json('labels', demo, '--paper', 'iso_a4_210x297mm', '--out', out, '--context', 'tracing')
+  const { value } = await json(
+    'labels',
+    demo,
+    '--paper',
+    'iso_a4_210x297mm',
+    '--out',
+    out,
+    '--context',
+    'tracing',
+  )
   expect(readFileSync(out).subarray(0, 5).toString()).toBe('%PDF-')
   expect(value.labels).toBeGreaterThan(10)
 })
 
-test('schema prints a JSON Schema, places ranks, csv goes round', () => {
-  expect(json('schema').value).toMatchObject({ title: 'Reach Plot plan', type: 'object' })
-  expect(json('places', demo, '--command', 'Hide shape', '--top', '3').value.places[0]).toMatchObject({
-    trigger: 'KeyH',
-    reason: 'Easy with the index finger; first letter of “hide”.',
-  })
+test('schema prints a JSON Schema, places ranks, csv goes round', async () => {
+  expect((await json('schema')).value).toMatchObject({ title: 'Reach Plot plan', type: 'object' })
+  expect((await json('places', demo, '--command', 'Hide shape', '--top', '3')).value.places[0]).toMatchObject(
+    {
+      trigger: 'KeyH',
+      reason: 'Easy with the index finger; first letter of “hide”.',
+    },
+  )
   const csv = join(folder, 'commands.csv')
-  writeFileSync(csv, cli('csv', demo, '--what', 'commands').stdout)
+  writeFileSync(csv, (await cli('csv', demo, '--what', 'commands')).stdout)
   const out = join(folder, 'again.reachplot.json')
-  expect(cli('csv', demo, '--what', 'commands', '--in', csv, '--out', out).status).toBe(0)
+  expect((await cli('csv', demo, '--what', 'commands', '--in', csv, '--out', out)).status).toBe(0)
   expect(readFileSync(out, 'utf8')).toBe(readFileSync(demo, 'utf8'))
+})
+
+test('started as a process it says the same, on both outputs, and exits with the same code', async () => {
+  for (const args of [['reach', '--keys', 'KeyA'], ['check', demo], ['dance']]) {
+    const { status, stdout, stderr } = started(...args)
+    expect({ status, stdout, stderr }).toEqual(await cli(...args))
+  }
 })
 
 describe('bad input exits 2 with one line that says what and how to mend it', () => {
@@ -108,8 +126,8 @@ describe('bad input exits 2 with one line that says what and how to mend it', ()
       ['csv', demo, '--in', file('bad.csv', 'program,comand\n'), '--out', join(folder, 'x.json')],
       /no column "comand"/,
     ],
-  ])('%j', (args, words) => {
-    const done = cli(...args)
+  ])('%j', async (args, words) => {
+    const done = await cli(...args)
     expect(done.status).toBe(2)
     expect(done.stdout).toBe('')
     expect(done.stderr.trim().split('\n')).toHaveLength(1)

@@ -1,4 +1,3 @@
-import { execFile } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import http from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -7,7 +6,7 @@ import { unzipSync } from 'fflate'
 import { afterAll, describe, expect, test } from 'vitest'
 import { decode, encode, type IppMessage } from '@reach-plot/ipp'
 import { pngSize, readPwgRaster } from '@reach-plot/core/print'
-import { cli, demo, folder, json, root } from './run.js'
+import { cli, demo, folder, json } from './run.js'
 
 const head = (path: string): string => readFileSync(path).subarray(0, 5).toString('latin1')
 
@@ -20,45 +19,60 @@ describe('labels', () => {
     ['card', 'pdf', '%PDF-'],
     ['calibration', 'pwg', 'RaS2P'],
     ['list', 'png', '\x89PNG\r'],
-  ])('%s are written as %s', (kind, ending, start) => {
+  ])('%s are written as %s', async (kind, ending, start) => {
     const out = join(folder, `${kind}.${ending}`)
-    const { value } = run('labels', demo, '--kind', kind, '--context', 'tracing', '--out', out)
+    const { value } = await run('labels', demo, '--kind', kind, '--context', 'tracing', '--out', out)
     expect(value.kind).toBe(kind)
     expect(head(value.out)).toBe(start)
   })
   // one of each kind; the core's tests lay labels on all of them
-  test.each(['letter', 'a4-5x13', 'roll-round-14'])('on %s', (stock) => {
+  test.each(['letter', 'a4-5x13', 'roll-round-14'])('on %s', async (stock) => {
     const out = join(folder, `${stock}.pwg`)
-    const { value } = run('labels', demo, '--stock', stock, '--device', 'pad', '--out', out, '--dpi', '300')
+    const { value } = await run(
+      'labels',
+      demo,
+      '--stock',
+      stock,
+      '--device',
+      'pad',
+      '--out',
+      out,
+      '--dpi',
+      '300',
+    )
     expect(value.labels).toBeGreaterThan(5)
     const pages = readPwgRaster(readFileSync(out))
     expect(pages).toHaveLength(value.pages)
     expect([pages[0]!.dpi, pages[0]!.media]).toEqual([300, value.media])
   })
-  test('pictures of one bit come as a zip, deck faces in the pixels that are asked for', () => {
+  test('pictures of one bit come as a zip, deck faces in the pixels that are asked for', async () => {
     const out = join(folder, 'roll.png')
-    const { value } = run('labels', demo, '--stock', 'roll-14x14', '--device', 'pad', '--bits', 'yes', '--out', out) // prettier-ignore
+    const { value } = await run('labels', demo, '--stock', 'roll-14x14', '--device', 'pad', '--bits', 'yes', '--out', out) // prettier-ignore
     const files = Object.values(unzipSync(readFileSync(value.out)))
     expect(value.out).toBe(join(folder, 'roll.zip'))
     expect(pngSize(files[0]!)).toEqual({ width: 112, height: 112, depth: 1, channels: 1 })
-    const deck = run('labels', demo, '--kind', 'deck', '--px', '72', '--out', join(folder, 'deck.zip')).value
+    const deck = (
+      await run('labels', demo, '--kind', 'deck', '--px', '72', '--out', join(folder, 'deck.zip'))
+    ).value
     const faces = unzipSync(readFileSync(deck.out))
     expect(pngSize(faces['fenmap/b1.png']!)).toMatchObject({ width: 72, height: 72 })
   })
-  test('a list is written as Markdown or HTML too, and nothing else is', () => {
+  test('a list is written as Markdown or HTML too, and nothing else is', async () => {
     for (const [order, ending] of [
       ['context', 'md'],
       ['device', 'html'],
     ] as const) {
       const out = join(folder, `list.${ending}`)
-      const { value } = run('labels', demo, '--kind', 'list', '--order', order, '--out', out)
+      const { value } = await run('labels', demo, '--kind', 'list', '--order', order, '--out', out)
       expect(value.traps).toBeGreaterThan(0)
       expect(readFileSync(out, 'utf8')).toContain('Traps, and the way out')
     }
-    expect(cli('labels', demo, '--out', join(folder, 'labels.md')).stderr).toMatch(/only a list.*--kind list/)
+    expect((await cli('labels', demo, '--out', join(folder, 'labels.md'))).stderr).toMatch(
+      /only a list.*--kind list/,
+    )
   })
-  test('what cannot be read is a finding with its reason', () => {
-    const done = cli('labels', demo, '--distance', '900', '--content', 'text', '--out', join(folder, 'far.pdf')) // prettier-ignore
+  test('what cannot be read is a finding with its reason', async () => {
+    const done = await cli('labels', demo, '--distance', '900', '--content', 'text', '--out', join(folder, 'far.pdf')) // prettier-ignore
     expect(done.status).toBe(1)
     expect(done.stdout).toMatch(/left out .*do not fit 15 x 15 mm with letters 4\.2 mm high/)
   })
@@ -69,14 +83,14 @@ describe('labels', () => {
     [['--out', 'x.pdf', '--device', 'nope', '--kind', 'deck'], /no device "nope"/],
     [['--out', 'x.pdf', '--dpi', '9'], /72 to 1200/],
     [['--out', 'x.png', '--px', '1'], /16 to 2048/],
-  ])('%j exits 2 and says what to choose from', (args, words) => {
-    const done = cli('labels', demo, ...args)
+  ])('%j exits 2 and says what to choose from', async (args, words) => {
+    const done = await cli('labels', demo, ...args)
     expect([done.status, done.stderr]).toEqual([2, expect.stringMatching(words)])
   })
 })
 
 /** Prints as JSON; findings are no fault here. */
-const run = (...args: string[]) => ({ value: json(...args) })
+const run = async (...args: string[]) => ({ value: await json(...args) })
 
 const jobs: { id: number; name: string; bytes: Uint8Array }[] = []
 const printer = http.createServer((request, response) => {
@@ -99,15 +113,7 @@ function answer({ operation, operationAttributes: a, data }: IppMessage) {
   return { jobs: of.slice(-1) }
 }
 
-const print = (...args: string[]): Promise<{ status: number; stdout: string; stderr: string }> =>
-  new Promise((resolve) => {
-    execFile(
-      process.execPath,
-      ['packages/cli/bin/reach-plot.mjs', 'print', demo, ...args],
-      { cwd: root },
-      (error, stdout, stderr) => resolve({ status: Number(error?.code ?? 0), stdout, stderr }),
-    )
-  })
+const print = (...args: string[]) => cli('print', demo, ...args)
 
 describe('print', () => {
   test('sends labels to a printer once, however often the same ticket is sent', async () => {

@@ -3,27 +3,27 @@ import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { cli, demo, folder } from './run.js'
 
-test('help names every verb and the exit codes', () => {
-  const { stdout, status } = cli('help')
+test('help names every verb and the exit codes', async () => {
+  const { stdout, status } = await cli('help')
   expect(status).toBe(0)
   for (const verb of ['reach', 'check', 'places', 'labels', 'print', 'csv', 'schema'])
     expect(stdout).toContain(`  ${verb}`)
   expect(stdout).toContain('2 bad input')
 })
 
-test('without --json a person reads lines', () => {
-  expect(cli('reach', '--keys', 'ShiftLeft+KeyX').stdout).toMatch(
+test('without --json a person reads lines', async () => {
+  expect((await cli('reach', '--keys', 'ShiftLeft+KeyX')).stdout).toMatch(
     /^ShiftLeft\+KeyX: easy, effort 0\.368, \d+ ms \(ShiftLeft little/,
   )
-  const checked = cli('check', demo)
+  const checked = await cli('check', demo)
   expect(checked.status).toBe(1)
   expect(checked.stdout.split('\n')[0]).toBe('Field season, draft 1: 95 clashes')
-  expect(cli('places', demo, '--command', 'Tide line', '--modifiers', 'Alt').stdout).toContain(
+  expect((await cli('places', demo, '--command', 'Tide line', '--modifiers', 'Alt')).stdout).toContain(
     'first letter of “tide”.',
   )
 })
 
-test('an arrangement without findings exits 0', () => {
+test('an arrangement without findings exits 0', async () => {
   const plan = JSON.parse(readFileSync(demo, 'utf8'))
   plan.arrangements.push({
     id: 'clean',
@@ -35,7 +35,7 @@ test('an arrangement without findings exits 0', () => {
   })
   const path = join(folder, 'clean.reachplot.json')
   writeFileSync(path, JSON.stringify(plan))
-  const done = cli('check', path, '--arrangement', 'clean', '--json')
+  const done = await cli('check', path, '--arrangement', 'clean', '--json')
   expect(done.status).toBe(0)
   expect(JSON.parse(done.stdout)).toMatchObject({ arrangement: 'clean', clashes: [] })
 })
@@ -44,16 +44,16 @@ describe('csv with faulty lines', () => {
   const csv = join(folder, 'faulty.csv')
   const out = join(folder, 'out.reachplot.json')
   writeFileSync(csv, 'program,command,usesPerHour\nFenmap,Undo,70\nFenmap,,3\n')
-  test('writes nothing, names the line and exits 1', () => {
-    const done = cli('csv', demo, '--in', csv, '--out', out)
+  test('writes nothing, names the line and exits 1', async () => {
+    const done = await cli('csv', demo, '--in', csv, '--out', out)
     expect(done.status).toBe(1)
     expect(done.stdout).toContain('line 3, command: The name of the command is missing.')
     expect(existsSync(out)).toBe(false)
   })
-  test('without faults writes a plan that reads back', () => {
+  test('without faults writes a plan that reads back', async () => {
     writeFileSync(csv, 'program,command,usesPerHour\nFenmap,Undo,70\n')
-    expect(cli('csv', demo, '--in', csv, '--out', out).status).toBe(0)
-    const changed = JSON.parse(cli('places', out, '--command', 'fenmap-undo', '--json').stdout)
+    expect((await cli('csv', demo, '--in', csv, '--out', out)).status).toBe(0)
+    const changed = JSON.parse((await cli('places', out, '--command', 'fenmap-undo', '--json')).stdout)
     expect(changed.command).toBe('fenmap-undo')
   })
 })
@@ -66,8 +66,8 @@ test.each([
   [['places', demo, '--command', 'Hide shape', '--modifiers', 'Hyper'], /"Hyper" is not known/],
   [['check', demo, '--arrangement', 'nope'], /defaults, draft-1/],
   [['csv', demo, '--what', 'poems'], /commands, placements/],
-])('%j exits 2 and says what to choose from', (args, words) => {
-  const done = cli(...args)
+])('%j exits 2 and says what to choose from', async (args, words) => {
+  const done = await cli(...args)
   expect(done.status).toBe(2)
   expect(done.stderr).toMatch(words)
 })
