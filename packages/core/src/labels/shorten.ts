@@ -12,7 +12,7 @@ export const shorteningSteps = 7
 export function shorten(text: string, step: number): string {
   if (step <= 0) return text
   const meant = new Set(meaningWords(text))
-  const all = text.split(/\s+/)
+  const all = text.trim().split(/\s+/)
   // the last word stays whatever it is: "in" tells zooming in from zooming out
   const kept = all.filter((word, i) => i === all.length - 1 || meaningWordsOf(word).some((w) => meant.has(w)))
   if (step === 1) return kept.join(' ')

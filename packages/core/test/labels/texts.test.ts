@@ -55,6 +55,9 @@ describe('shortening by rule', () => {
   test('keeps the last word, since “in” tells zooming in from zooming out', () => {
     expect([1, 2, 3].map((step) => shorten('Zoom in', step))).toEqual(['Zoom in', 'Zoom in', 'Zoom in'])
   })
+  test('a blank at an end is no last word', () => {
+    expect([1, 2, 3].map((step) => shorten(' ! ', step))).toEqual(['!', '!', '!'])
+  })
   test('never ends empty, and no step is longer than the text', () => {
     fc.assert(
       fc.property(fc.string({ minLength: 1 }), fc.nat(6), (text, step) => {
