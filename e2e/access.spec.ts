@@ -1,74 +1,65 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, planMenu } from './app.js'
+import { axeFinds, sheet } from './access.js'
+import { goTo, openDemo, planMenu } from './app.js'
 
-const night = (page: Page): Promise<unknown> =>
-  page.addInitScript(() =>
-    localStorage.setItem('reach-plot-settings', JSON.stringify({ state: { theme: 'night' }, version: 1 })),
-  )
+/** Every screen, and those behind its tabs, in the shares in which they are tested side by side. */
+const screens = [
+  ['clashes', 'clashes/matrix', 'clashes/machine', 'labels', 'labels/printer', 'try', 'solve', 'compare'],
+  ['commands', 'commands/lookup', 'commands/usage', 'commands/routines', 'commands/mnemonics', 'commands/ideas'],
+  ['bench', 'bench/devices', 'bench/moves', 'bench/hand', 'bench/device/pad', 'bench/device/deck/commands', 'bench/device/mouse/commands'],
+] as const // prettier-ignore
 
-const standards = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']
-
-/** What axe finds, on the whole page or in one part of it. By night only colours differ, so only contrast is asked. */
-const findings = async (page: Page, theme: 'day' | 'night' = 'day', part = 'body'): Promise<string[]> => {
-  // what passes is not listed, which takes most of the time on long tables; there are no frames to look into
-  const axe = new AxeBuilder({ page })
-    .include(part)
-    .options({ resultTypes: ['violations'] })
-    .setLegacyMode()
-  const { violations } = await (
-    theme === 'day' ? axe.withTags(standards) : axe.withRules(['color-contrast'])
-  ).analyze()
-  return violations.flatMap((v) =>
-    v.nodes.map((n) => `${v.id}: ${n.target.join(' ')} ${n.failureSummary?.split('\n')[1] ?? ''}`),
-  )
+/** What the page writes to its console as an error or a warning, from now on. */
+function complaints(page: Page): readonly string[] {
+  const logged: string[] = []
+  page.on('console', (m) => ['error', 'warning'].includes(m.type()) && logged.push(m.text()))
+  page.on('pageerror', (error) => logged.push(error.message))
+  return logged
 }
 
-for (const theme of ['day', 'night'] as const) {
-  test(`axe finds nothing on any screen by ${theme}`, async ({ page }) => {
-    test.slow()
-    if (theme === 'night') await night(page)
-    await openDemo(page)
-    expect(await findings(page, theme)).toEqual([])
-    await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide sh')
-    await page.keyboard.press('Enter')
-    await expect(page.locator('[data-place]').first()).toBeVisible()
-    expect(await findings(page, theme)).toEqual([])
-    await page.keyboard.press('Escape')
-    await page.locator('[data-code=KeyG]').click()
-    expect(await findings(page, theme)).toEqual([])
-    for (const view of ['Commands', 'Clashes', 'Labels']) {
-      await page.getByRole('link', { name: view, exact: true }).click()
-      await expect(page.getByRole('heading', { name: view })).toBeVisible()
-      await page.waitForTimeout(300)
-      expect(await findings(page, theme), view).toEqual([])
-    }
-  })
+/** Finds nothing by day by any rule, and by night, where only colours differ, none too faint. */
+async function expectClean(page: Page, name: string): Promise<void> {
+  expect(await axeFinds(page), name).toEqual([])
+  await page.getByRole('button', { name: 'Night colours' }).click()
+  expect(await axeFinds(page, { part: 'main', colours: true }), `${name} by night`).toEqual([])
+  await page.getByRole('button', { name: 'Day colours' }).click()
 }
 
-/** Screens that stand behind tabs, by their addresses. */
-const inner = [
-  'bench', 'bench/devices', 'bench/moves', 'bench/device/pad', 'bench/device/deck/commands', 'bench/device/mouse/commands',
-  'commands/lookup', 'commands/usage', 'commands/routines', 'commands/mnemonics', 'commands/ideas', 'try',
-  'bench/hand', 'clashes/matrix', 'clashes/machine', 'solve', 'labels/printer',
-] // prettier-ignore
+test('the plot, the places of a command and a key: axe finds nothing, and nothing complains', async ({
+  page,
+}) => {
+  const logged = complaints(page)
+  await openDemo(page)
+  await expectClean(page, 'plot')
+  await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide sh')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-place]').first()).toBeVisible()
+  await expectClean(page, 'places')
+  await page.keyboard.press('Escape')
+  await page.locator('[data-code=KeyG]').click()
+  await expectClean(page, 'key')
+  await page.getByRole('button', { name: 'Night colours' }).click()
+  expect(await axeFinds(page, { colours: true }), 'frame by night').toEqual([])
+  expect(logged).toEqual([])
+})
 
-for (const theme of ['day', 'night'] as const) {
-  test(`axe finds nothing behind the tabs by ${theme}`, async ({ page }) => {
-    test.slow()
-    if (theme === 'night') await night(page)
-    await openDemo(page)
-    for (const at of inner) {
-      await page.goto(`/${at}`)
+for (const share of screens) {
+  test(`${share[0]} to ${share.at(-1)}: axe finds nothing, and nothing complains`, async ({ page }) => {
+    const logged = complaints(page)
+    await page.goto('/try')
+    for (const at of share) {
+      await goTo(page, `/${at}`)
       await expect(page.locator('main').getByRole('button').first()).toBeVisible()
       await page.waitForTimeout(400)
-      expect(await findings(page, theme), at).toEqual([])
+      await expectClean(page, at)
     }
+    expect(logged).toEqual([])
   })
 }
 
 test('axe finds nothing in the sheets', async ({ page }) => {
-  await openDemo(page)
+  // over a plain screen: what shines through from below is looked at for each word above it
+  await page.goto('/bench/device/pad')
   for (const entry of [
     'Hand, board and system…',
     'Programs and contexts…',
@@ -77,17 +68,17 @@ test('axe finds nothing in the sheets', async ({ page }) => {
   ]) {
     await planMenu(page, entry)
     await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible()
-    expect(await findings(page, 'day', '[role=dialog]'), entry).toEqual([])
+    expect(await axeFinds(page, { part: sheet }), entry).toEqual([])
     await page.keyboard.press('Escape')
   }
   await page.goto('/commands')
   await page.getByRole('button', { name: 'All about Undo', exact: true }).click()
   await expect(page.getByRole('dialog').getByRole('button', { name: /^Icon/ })).toBeVisible()
-  expect(await findings(page, 'day', '[role=dialog]'), 'a command').toEqual([])
+  expect(await axeFinds(page, { part: sheet }), 'a command').toEqual([])
   await page.goto('/bench/device/pad/commands')
   await page.getByRole('button', { name: 'Place a command on key 20' }).click()
   await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Control' })).toBeVisible()
-  expect(await findings(page, 'day', '[role=dialog]'), 'a trigger').toEqual([])
+  expect(await axeFinds(page, { part: sheet }), 'a trigger').toEqual([])
 })
 
 test('shortcuts of the app are shown, can be changed, and refuse what the browser keeps', async ({
@@ -103,23 +94,4 @@ test('shortcuts of the app are shown, can be changed, and refuse what the browse
   await page.getByRole('button', { name: 'Close' }).click()
   await page.keyboard.press('F9')
   await expect(page.getByRole('heading', { name: 'Labels' })).toBeVisible()
-})
-
-test('no screen logs an error or a warning', async ({ page }) => {
-  const logged: string[] = []
-  page.on(
-    'console',
-    (message) => ['error', 'warning'].includes(message.type()) && logged.push(message.text()),
-  )
-  page.on('pageerror', (error) => logged.push(error.message))
-  await openDemo(page)
-  for (const view of ['Commands', 'Clashes', 'Labels', 'Bench', 'Solve', 'Compare', 'Try', 'Plot']) {
-    await page.getByRole('link', { name: view, exact: true }).click()
-    await page.waitForTimeout(300)
-  }
-  for (const at of inner) {
-    await page.goto(`/${at}`)
-    await page.waitForTimeout(300)
-  }
-  expect(logged).toEqual([])
 })

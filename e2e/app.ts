@@ -11,3 +11,11 @@ export async function planMenu(page: Page, entry: string): Promise<void> {
   await page.getByRole('button', { name: 'Plan', exact: true }).click()
   await page.getByRole('menuitem', { name: entry }).click()
 }
+
+/** Goes to another screen of the open app without loading it anew. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to)
+    dispatchEvent(new PopStateEvent('popstate'))
+  }, path)
+}

@@ -1,9 +1,9 @@
 import { readFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import { decode } from 'fast-png'
 import { unzipSync } from 'fflate'
 import { expect, test, type Page } from '@playwright/test'
 import { readPwgRaster } from '@reach-plot/core/print'
+import { axeFinds, sheet as dialog } from './access.js'
 import { readPdf, type PdfPage } from './pdf.js'
 
 const mmFromPt = (pt: number): number => (pt * 25.4) / 72
@@ -75,8 +75,7 @@ test('one label gets its own text, icon, level and size, and shows them at once'
   await expect(sheet.getByRole('status')).toContainText('15.0 x 15.0 mm')
   await sheet.getByRole('combobox', { name: 'Shape' }).selectOption('rectangular')
   await expect(sheet.getByRole('status')).toContainText('22.0 x 15.0 mm')
-  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
-  expect(found.violations).toEqual([])
+  expect(await axeFinds(page, { part: dialog })).toEqual([])
   await page.keyboard.press('Escape')
   const pages = await pdf(page)
   expect(textOf(pages)).toContain('Raster')

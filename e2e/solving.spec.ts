@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright'
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
+import { axeFinds, sheet } from './access.js'
 import { openDemo } from './app.js'
 
 const ask = (page: Page) => page.getByRole('complementary', { name: 'What to solve' })
@@ -20,9 +20,6 @@ async function look(page: Page, most: number): Promise<void> {
   await ask(page).getByRole('button', { name: /^Look/ }).click()
   await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
 }
-
-const violations = async (page: Page): Promise<string[]> =>
-  (await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.target.join(' ')}`)
 
 test('a search shows how far it is, is cancelled, run again and stopped with the best so far', async ({
   page,
@@ -93,14 +90,14 @@ test('an answer is kept beside, compared with the defaults, and a figure opens i
 }) => {
   await openSolve(page)
   await look(page, 25)
-  expect(await violations(page)).toEqual([])
+  expect(await axeFinds(page)).toEqual([])
   await moves(page).getByRole('button', { name: 'In groups' }).click()
   await moves(page)
     .getByRole('button', { name: /^Take the group of/ })
     .first()
     .click()
   await expect(moves(page).getByText('✓ taken').nth(1)).toBeVisible()
-  expect(await violations(page)).toEqual([])
+  expect(await axeFinds(page, { part: 'main' })).toEqual([])
   await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
   await expect(moves(page).getByText('✓ taken')).toHaveCount(0)
   await moves(page).getByRole('button', { name: 'Keep all as a new arrangement' }).click()
@@ -118,21 +115,21 @@ test('an answer is kept beside, compared with the defaults, and a figure opens i
   const [defaults, solved] = [await time('Program defaults'), await time('Field season, draft 1, solved')]
   expect(solved).toBeLessThan(defaults * 0.8)
   await expect(page.getByRole('region', { name: 'What changes' })).toContainText('placed')
-  expect(await violations(page)).toEqual([])
+  expect(await axeFinds(page)).toEqual([])
 
   await day.getByRole('button', { name: /^Command time a day, Field season, draft 1, solved/ }).click()
   await expect(page.getByRole('dialog')).toContainText('Card, Moran and Newell (1980)')
   await expect(page.getByRole('dialog').getByRole('row', { name: /^Trace and check/ })).toContainText(
     'an hour ×',
   )
-  expect(await violations(page)).toEqual([])
+  expect(await axeFinds(page, { part: sheet })).toEqual([])
   await page.keyboard.press('Escape')
   await day.getByRole('button', { name: /^Strain Index, left hand, Program defaults/ }).click()
   await expect(page.getByRole('dialog')).toContainText('not a diagnosis')
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Place and size a name' }).click()
   await expect(page.getByRole('dialog').getByRole('row', { name: /9 characters/ })).toContainText('1800')
-  expect(await violations(page)).toEqual([])
+  expect(await axeFinds(page, { part: sheet })).toEqual([])
 })
 
 test('a comparison goes out as CSV, follows the hours of a day, and leaves columns out', async ({ page }) => {

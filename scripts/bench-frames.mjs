@@ -5,13 +5,13 @@
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { chromiumLaunch } from './chromium.mjs'
-import { installPackages, root, run } from './install.mjs'
+import { hasPackages, root, run } from './install.mjs'
 
 const port = 4749
 const commandCount = 1200
 const tableCount = 5000
 
-installPackages()
+if (!hasPackages()) run('npm', ['ci'])
 run('npm', ['run', 'build', '--silent'])
 process.env.PORT = String(port)
 const { register } = await import('tsx/esm/api')

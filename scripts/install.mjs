@@ -12,23 +12,33 @@ export function run(command, args, options = {}) {
   if (status !== 0) process.exit(status ?? 1)
 }
 
-/** Runs a command beside others and shows its output when it has ended; ends this process when it fails. */
-export function runTogether(command, args) {
+const running = new Set()
+
+/**
+ * Runs a command beside others and shows its output when it has ended; ends this process, and what still runs beside it,
+ * when it fails.
+ */
+export function runTogether(command, args, options = {}) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], ...options })
     const output = []
+    running.add(child)
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => output.push(part))
     child.on('error', (error) => output.push(Buffer.from(`${command}: ${error.message}\n`)))
     child.on('close', (status) => {
+      running.delete(child)
       process.stdout.write(Buffer.concat(output))
-      if (status !== 0) process.exit(status ?? 1)
+      if (status !== 0) {
+        for (const other of running) other.kill()
+        process.exit(status ?? 1)
+      }
       resolve()
     })
   })
 }
 
-export function installPackages() {
+/** Whether what is installed is as new as the lock file. */
+export function hasPackages() {
   const marker = `${root}node_modules/.package-lock.json`
-  const fresh = existsSync(marker) && statSync(marker).mtimeMs >= statSync(`${root}package-lock.json`).mtimeMs
-  if (!fresh) run('npm', ['ci'])
+  return existsSync(marker) && statSync(marker).mtimeMs >= statSync(`${root}package-lock.json`).mtimeMs
 }

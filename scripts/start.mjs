@@ -1,7 +1,7 @@
 /** `npm start`: installs when needed, builds, and serves the app with the demo on one port. */
-import { installPackages, root, run } from './install.mjs'
+import { hasPackages, root, run } from './install.mjs'
 
-installPackages()
+if (!hasPackages()) run('npm', ['ci'])
 run('npm', ['run', 'build', '--silent'])
 process.chdir(root)
 const { register } = await import('tsx/esm/api')

@@ -46,7 +46,16 @@ export async function buildApp(webRoot: string, options: AppOptions): Promise<Fa
     },
     strictTransportSecurity: false,
   })
-  await app.register(fastifyStatic, { root: webRoot, wildcard: false })
+  await app.register(fastifyStatic, {
+    root: webRoot,
+    wildcard: false,
+    cacheControl: false,
+    setHeaders: (reply, path) => {
+      // names of built files hold a hash of what is in them, so they never need to be asked for again
+      const isHashed = path.startsWith(`${webRoot}/assets/`)
+      reply.setHeader('cache-control', isHashed ? 'public, max-age=31536000, immutable' : 'no-cache')
+    },
+  })
   app.get('/health', () => ({ ok: true }))
   const now = (): number => Date.now() / 1000
   standIn(app, new Machine({ slowMs: options.slowMs ?? 1500, now }), now)

@@ -3,10 +3,8 @@ import { Link } from 'react-router'
 import { arrangementFigures } from '@reach-plot/core'
 import { useSaveState, saveAnyway } from '../store/autosave.js'
 import { redo, undo, useHistory, usePlan } from '../store/plan-store.js'
-import { useReachLayers } from '../store/reach.js'
+import { noHeld, useReachLayers } from '../store/reach.js'
 import { layersUsed, useDerived } from '../store/selectors.js'
-
-const noHeld = [] as const
 
 /** The arrangement's few figures, always live, and whether all is saved. */
 export function StatusLine() {

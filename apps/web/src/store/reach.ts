@@ -4,6 +4,7 @@ import {
   type ChordReach, type FieldArea, type Finger, type Modifier, type Plan, type ReachAt, type ReachByPlace, type Trigger,
 } from '@reach-plot/core' // prettier-ignore
 import { create } from 'zustand'
+import { useShallow } from 'zustand/react/shallow'
 import { showProblem } from '../shared/problem.js'
 import { reachService } from '../worker/reach-client.js'
 import type { KeyedSituation, ReachChart } from '../worker/reach-protocol.js'
@@ -36,12 +37,29 @@ const situationOf = (derived: Derived, plan: Plan): KeyedSituation => {
 function enter(key: string): void {
   if (useReachStore.getState().key === key) return
   asked.clear()
+  if (gathered) gathered = {}
   useReachStore.setState({ key, layers: {}, charts: {} })
 }
 
-/** Answers for a situation that is no longer the latest are dropped. */
-const ifLatest = (key: string, change: (state: ReachState) => Partial<ReachState>): void => {
-  if (useReachStore.getState().key === key) useReachStore.setState(change)
+/** Answers come in quick succession: the first is shown at once, those within this time after it together. */
+const gatherMs = 150
+let gathered: Record<string, ReachByPlace> | null = null
+
+function takeLayer(key: string, name: string, layer: ReachByPlace): void {
+  if (useReachStore.getState().key !== key) return
+  const show = (more: Record<string, ReachByPlace>): void =>
+    useReachStore.setState((s) => ({ layers: { ...s.layers, ...more } }))
+  if (gathered) {
+    gathered[name] = layer
+    return
+  }
+  show({ [name]: layer })
+  gathered = {}
+  setTimeout(() => {
+    const more = gathered ?? {}
+    gathered = null
+    if (Object.keys(more).length > 0) show(more)
+  }, gatherMs)
 }
 
 async function askLayer(
@@ -54,7 +72,7 @@ async function askLayer(
   asked.add(name)
   try {
     const layer = await reachService().layer(situation, held, withId)
-    ifLatest(situation.key, (s) => ({ layers: { ...s.layers, [name]: layer } }))
+    takeLayer(situation.key, name, layer)
   } catch (error) {
     asked.delete(name)
     showProblem(error)
@@ -71,6 +89,9 @@ function useSituation(): KeyedSituation {
   return useMemo(() => fresh, [fresh.key])
 }
 
+/** For what is read from further layers alone. */
+export const noHeld: readonly (readonly Modifier[])[] = []
+
 export type ReachOf = (trigger: Trigger) => ChordReach | undefined
 
 /** Reach of the layers wanted, as they come in; asks the worker for those that are missing, in the order given. */
@@ -84,18 +105,27 @@ export function useReachLayers(
 } {
   const situation = useSituation()
   const { survey } = useDerived()
-  const state = useReachStore()
   const names = [
-    ...wanted.map((held) => layerKey(held)),
-    ...further.map((l) => layerKey(l.held, l.withId)),
+    ...new Set([...wanted.map((held) => layerKey(held)), ...further.map((l) => layerKey(l.held, l.withId))]),
   ].join(' ')
+  // only the layers wanted: a chart of one layer is not drawn anew when another comes in
+  const known = useReachStore(
+    useShallow((s) => (s.key === situation.key ? names.split(' ').map((name) => s.layers[name]) : noneKnown)),
+  )
   useEffect(() => {
     enter(situation.key)
     for (const held of wanted) void askLayer(situation, held)
     for (const { held, withId } of further) void askLayer(situation, held, withId)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [situation, names])
-  const layers = state.key === situation.key ? state.layers : noLayers
+  const layers = useMemo(() => {
+    const found: Record<string, ReachByPlace> = {}
+    names.split(' ').forEach((name, i) => {
+      const layer = known[i]
+      if (layer) found[name] = layer
+    })
+    return found
+  }, [names, known])
   const reachAt = useMemo(
     (): ReachAt => (held, place, withId) => layers[layerKey(held, withId)]?.[place],
     [layers],
@@ -107,7 +137,7 @@ export function useReachLayers(
   return { layers, reachAt, reachOf }
 }
 
-const noLayers: Readonly<Record<string, ReachByPlace>> = {}
+const noneKnown: readonly undefined[] = []
 
 export const contourTimesMs = [150, 200, 250, 300, 350, 400, 450, 500]
 
@@ -121,19 +151,20 @@ export function useReachChart(
   finger: Finger | null,
 ): ReachChart | null {
   const situation = useSituation()
-  const state = useReachStore()
   const name = finger ?? 'best'
+  const chart = useReachStore((s) => (s.key === situation.key ? s.charts[name] : undefined))
   useEffect(() => {
     enter(situation.key)
     if (asked.has(`chart ${name}`)) return
     asked.add(`chart ${name}`)
     void reachService()
       .chart(situation, { area, timesMs: contourTimesMs, efforts, finger })
-      .then(
-        (chart) => ifLatest(situation.key, (s) => ({ charts: { ...s.charts, [name]: chart } })),
-        showProblem,
-      )
+      .then((answer) => {
+        // answers for a situation that is no longer the latest are dropped
+        if (useReachStore.getState().key === situation.key)
+          useReachStore.setState((s) => ({ charts: { ...s.charts, [name]: answer } }))
+      }, showProblem)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [situation, name])
-  return state.key === situation.key ? (state.charts[name] ?? null) : null
+  return chart ?? null
 }

@@ -131,25 +131,32 @@ export function useFrontCommands(): readonly Command[] {
   }, [plan, programId, contextId])
 }
 
+/** Layers that tell how a trigger is reached; that of a pop-up's entry is how its opener is. */
+export function layersOf(trigger: Trigger, { popups }: Pick<Arrangement, 'popups'>): readonly Layer[] {
+  if (trigger.kind === 'popup') {
+    const opener = popups.find((s) => s.id === trigger.setId)?.opener
+    return opener ? layersOf(opener, { popups }) : []
+  }
+  const held = heldOf(trigger)
+  const withId =
+    trigger.kind === 'button' && trigger.withId !== undefined
+      ? spot(trigger.deviceId, trigger.withId)
+      : undefined
+  // beside the pointing hand the other one holds the modifiers alone
+  const beside = !('code' in trigger) && held.length > 0 ? [{ held: held.slice(0, -1) }] : []
+  return [{ held, withId }, ...beside]
+}
+
 /** Layers that tell how the triggers of an arrangement are reached. */
 export const layersUsed = memoByIdentity((arrangement: Arrangement): readonly Layer[] => {
-  const layers = new Map<string, Layer>()
   const triggers = [
     ...arrangement.placements.map((p) => p.trigger),
     ...arrangement.popups.map((s) => s.opener),
   ]
-  for (const trigger of triggers) {
-    const held = heldOf(trigger)
-    const withId =
-      trigger.kind === 'button' && trigger.withId !== undefined
-        ? spot(trigger.deviceId, trigger.withId)
-        : undefined
-    layers.set(`${held.join('+')}|${withId ?? ''}`, { held, withId })
-    // beside the pointing hand the other one holds the modifiers alone
-    if (!('code' in trigger) && held.length > 0)
-      layers.set(`${held.slice(0, -1).join('+')}|`, { held: held.slice(0, -1) })
-  }
-  return [...layers.values()]
+  const layers = triggers.flatMap((trigger) => layersOf(trigger, arrangement))
+  return [
+    ...new Map(layers.map((layer) => [`${layer.held.join('+')}|${layer.withId ?? ''}`, layer])).values(),
+  ]
 })
 
 /** The page of each device that is looked at: opened by hand, or the one that follows the program in front. */

@@ -15,6 +15,8 @@ export interface FileOrder {
 
 /** What the label worker does. It is ended, not asked, to stop. */
 export interface LabelService {
+  /** to be called first where pictures are drawn: for all but a `makeFile` of vectors */
+  useRenderer(module: WebAssembly.Module): Promise<void>
   makeFile(order: FileOrder, onProgress: (done: number, of: number) => void): Promise<OutFile>
   makeFaces(faces: readonly DeckFace[], px: number, stem: string): Promise<OutFile>
   /** what a printer of one ink makes of each label, in their order */

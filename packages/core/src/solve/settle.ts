@@ -18,24 +18,35 @@ function settled(
 ): Int32Array {
   const { problem } = state
   const { slots, costs } = problem
-  const columnOf = new Map<number, number>()
+  // most open slots are empty then: whether anybody is in the way is asked once for each, not for each row
+  const open: number[] = []
+  const isIn = new Uint8Array(slots)
+  const isBare = new Uint8Array(slots)
+  const add = (p: number): void => {
+    isIn[p] = 1
+    isBare[p] = without.isBare(p) ? 1 : 0
+    open.push(p)
+  }
+  const isFree = (i: number, p: number): boolean => isBare[p] === 1 || without.inTheWay(i, p) === -1
   for (const i of rows) {
     const own = state.slotOf[i] as number
-    if (own >= 0) columnOf.set(own, columnOf.size)
+    if (own >= 0 && isIn[own] === 0) add(own)
   }
   for (const i of rows)
     for (let k = 0; k < candidateCount; k++) {
       const p = table[i * candidateCount + k] as number
-      if (p >= 0 && !columnOf.has(p) && without.inTheWay(i, p) === -1) columnOf.set(p, columnOf.size)
+      if (p >= 0 && isIn[p] === 0 && without.inTheWay(i, p) === -1) add(p)
     }
-  const open = [...columnOf.keys()]
   const columns = open.length + rows.length
   const matrix = new Float64Array(rows.length * columns).fill(forbidden)
   rows.forEach((i, r) => {
-    open.forEach((p, c) => {
-      if (costs[i * slots + p] !== Infinity && without.inTheWay(i, p) === -1)
-        matrix[r * columns + c] = state.costAt(i, p, true)
-    })
+    const linked = state.isLinked(i)
+    for (let c = 0; c < open.length; c++) {
+      const p = open[c] as number
+      const cost = costs[i * slots + p] as number
+      if (cost !== Infinity && isFree(i, p))
+        matrix[r * columns + c] = linked ? state.costAt(i, p, true) : cost
+    }
     const none = problem.without[i] as number
     if (none !== Infinity) matrix[r * columns + open.length + r] = none
   })

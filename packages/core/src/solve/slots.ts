@@ -207,6 +207,24 @@ export class SlotState {
     return cost
   }
 
+  /** Whether what row i costs on a slot depends on where other rows stand, rows in its way left aside. */
+  isLinked(i: number): boolean {
+    const { pairStart, flowStart } = this.links
+    return (
+      pairStart[i] !== pairStart[i + 1] ||
+      (this.problem.travel !== undefined && flowStart[i] !== flowStart[i + 1])
+    )
+  }
+
+  /** Whether nobody stands on slot p or on one of its rivals. */
+  isBare(p: number): boolean {
+    const { rivals } = this.problem
+    if (this.first[p] !== -1) return false
+    for (let k = rivals.start[p] as number; k < (rivals.start[p + 1] as number); k++)
+      if (this.first[rivals.to[k] as number] !== -1) return false
+    return true
+  }
+
   /** Moves row i to slot p (-1 for none) and gives back what that adds to the cost. */
   shift(i: number, p: number): number {
     const from = this.slotOf[i] as number

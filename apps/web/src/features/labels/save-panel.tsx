@@ -5,7 +5,7 @@ import { labelDpis, mediaOf, type FileForm, type OutFile } from '@reach-plot/cor
 import { download } from '../../shared/download.js'
 import { showProblem } from '../../shared/problem.js'
 import { useDerived } from '../../store/selectors.js'
-import { labelMaker } from '../../worker/label-client.js'
+import { makeFaces } from '../../worker/label-client.js'
 import { SelectField } from './fields.js'
 import { NumberField } from './number-field.js'
 import type { FileMaker } from './use-file.js'
@@ -99,7 +99,7 @@ export function SavePanel({
             className="btn"
             disabled={faces.length === 0}
             onClick={() => {
-              labelMaker().makeFaces(faces, px, 'deck').then(hand, showProblem)
+              makeFaces(faces, px).then(hand, showProblem)
             }}
           >
             <FileDown size={14} aria-hidden="true" /> {faces.length} pictures in a zip

@@ -8,7 +8,7 @@ import { showProblem } from '../../shared/problem.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
 import { useSettings } from '../../store/settings-store.js'
-import { labelChecker } from '../../worker/label-client.js'
+import { checkLabels } from '../../worker/label-client.js'
 import { useIcons } from '../icons/use-icons.js'
 import { useLabelFont } from './use-label-font.js'
 
@@ -81,11 +81,9 @@ function useChecks(labels: readonly Label[], dpi: number): ReadonlyMap<string, P
     let isCurrent = true
     const timer = setTimeout(() => {
       const given = labels.map(({ drawing, round }) => ({ drawing, round }))
-      labelChecker()
-        .check(given, dpi)
-        .then((found) => {
-          if (isCurrent) setChecks(new Map(labels.map((label, i) => [label.controlId, found[i] as PrintCheck])))
-        }, showProblem)
+      checkLabels(given, dpi).then((found) => {
+        if (isCurrent) setChecks(new Map(labels.map((label, i) => [label.controlId, found[i] as PrintCheck])))
+      }, showProblem)
     }, 250)
     return () => {
       isCurrent = false

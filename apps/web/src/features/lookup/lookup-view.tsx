@@ -17,8 +17,8 @@ import { ModifierSign } from '../../shared/modifier-sign.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { ProgramSelect } from '../../shared/program-select.js'
 import { usePlan } from '../../store/plan-store.js'
-import { useReachLayers } from '../../store/reach.js'
-import { useDerived } from '../../store/selectors.js'
+import { noHeld, useReachLayers } from '../../store/reach.js'
+import { layersOf, useDerived } from '../../store/selectors.js'
 import { useShortcuts } from '../keys/use-shortcuts.js'
 import { offeredModifiers, toggle } from '../plot/layers.js'
 
@@ -91,7 +91,7 @@ function Found({ trigger }: { trigger: Trigger }) {
     () => lookUp(trigger, arrangement.placements, around),
     [trigger, arrangement, around],
   )
-  const { reachOf } = useReachLayers([trigger.kind === 'popup' ? [] : trigger.modifiers])
+  const { reachOf } = useReachLayers(noHeld, layersOf(trigger, arrangement))
   const reach = reachOf(trigger)
   return (
     <div className="mt-3" aria-live="polite">
@@ -172,7 +172,7 @@ function LayerList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
   const [held, setHeld] = useState<readonly Modifier[]>([])
   const [show, setShow] = useState<Show>('bound')
   const [programId, setProgramId] = useState('')
-  const { reachOf } = useReachLayers([held])
+  const { reachOf } = useReachLayers([held, held.slice(0, -1)])
   const all = useMemo(
     () => layerRows(held, arrangement.placements, around, programId === '' ? null : programId, survey.layers),
     [held, arrangement, around, programId, survey],

@@ -20,7 +20,7 @@ import { place, takeOff } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useReachLayers } from '../../store/reach.js'
 import { toggleRule } from '../../store/rule-edits.js'
-import { useDerived, useFront, useFrontCommands, usePageOf } from '../../store/selectors.js'
+import { layersOf, useDerived, useFront, useFrontCommands, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
 import { spotOfControl } from './chart-faces.js'
 import { offeredHeld } from './layers.js'
@@ -38,7 +38,11 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
   const edit = useEdit()
   const set = useView((s) => s.set)
   const levels = offeredHeld(around.layout)
-  const { reachOf } = useReachLayers(levels)
+  const own = arrangement.placements.filter((p) => spotOf(p.trigger) === spot).map((p) => p.trigger)
+  const { reachOf } = useReachLayers(
+    levels,
+    own.flatMap((trigger) => layersOf(trigger, arrangement)),
+  )
   const program = plan.programs.find((p) => p.id === front.programId)
   const control = around.controls.find((c) => spotOfControl(c) === spot)
   const legend =
@@ -59,11 +63,7 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
   }
   const known = new Set(plain.map(triggerKey))
   const others = [
-    ...new Map(
-      arrangement.placements
-        .filter((p) => spotOf(p.trigger) === spot && !known.has(triggerKey(p.trigger)))
-        .map((p) => [triggerKey(p.trigger), p.trigger]),
-    ).values(),
+    ...new Map(own.filter((t) => !known.has(triggerKey(t))).map((t) => [triggerKey(t), t])).values(),
   ]
   const several = plain.length > levels.length
   const isHeld = (t: Trigger): boolean =>

@@ -86,7 +86,8 @@ export function useBenchTriggers(): {
   const heldSets = useHeldSets()
   const pairs = usePairLayers()
   const pageOf = usePageOf()
-  const { layers, reachAt } = useReachLayers(heldSets, pairs)
+  // beside the pointing hand the other one holds the modifiers alone
+  const { layers, reachAt } = useReachLayers([...heldSets, held.slice(0, -1)], pairs)
   const candidates = useMemo(() => benchCandidates(survey, heldSets, pageOf), [survey, heldSets, pageOf])
   return { candidates, reachAt, ready: layers[heldKey(held)] !== undefined }
 }

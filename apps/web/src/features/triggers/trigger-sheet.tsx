@@ -11,8 +11,8 @@ import {
 import { Sheet } from '../../shared/dialog.js'
 import { place } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
-import { useReachLayers } from '../../store/reach.js'
-import { useDerived, useFrontCommands } from '../../store/selectors.js'
+import { noHeld, useReachLayers } from '../../store/reach.js'
+import { layersOf, useDerived, useFrontCommands } from '../../store/selectors.js'
 import { RelayField } from './relay-field.js'
 import { TriggerField } from './trigger-field.js'
 
@@ -35,15 +35,14 @@ export function TriggerSheet({
   onClose: () => void
 }) {
   const plan = usePlan()
-  const { around, survey, triggersOf } = useDerived()
+  const { around, arrangement, survey, triggersOf } = useDerived()
   const front = useFrontCommands()
   const [chosen, setChosen] = useState(commandId ?? front[0]?.id ?? '')
   const [trigger, setTrigger] = useState(start)
   const [sends, setSends] = useState<readonly Chord[]>(startSends)
   const [keep, setKeep] = useState(false)
   const command = plan.commands.find((c) => c.id === chosen)
-  const held = trigger.kind === 'popup' ? none : trigger.modifiers
-  const { reachOf } = useReachLayers([held])
+  const { reachOf } = useReachLayers(noHeld, layersOf(trigger, arrangement))
   const reach = reachOf(trigger)
   const name = triggerName(trigger, around)
   const kept = keptBy(trigger, survey)
