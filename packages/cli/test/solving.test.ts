@@ -14,7 +14,7 @@ describe('solve', () => {
     '--moves',
     '25',
     '--search',
-    '60000',
+    '30000',
     '--out',
     out,
     '--json',

@@ -71,16 +71,28 @@ export function relationOf(
   }
 }
 
+/** The value of two slots, 0 where they have none; columns of a row stand in order. */
 export function relationAt({ start, to, value }: Relation, p: number, q: number): number {
-  for (let k = start[p] as number; k < (start[p + 1] as number); k++)
-    if (to[k] === q) return value[k] as number
-  return 0
+  const end = start[p + 1] as number
+  let low = start[p] as number
+  for (let high = end; low < high; ) {
+    const middle = (low + high) >> 1
+    if ((to[middle] as number) < q) low = middle + 1
+    else high = middle
+  }
+  return low < end && to[low] === q ? (value[low] as number) : 0
 }
 
 /** The pair terms and flows of each row, as lists that the inner loop walks. */
 interface Links {
   readonly pairStart: Int32Array
-  readonly pairOf: Int32Array
+  /** the other row of a pair, and whether the row itself is its first */
+  readonly pairTo: Int32Array
+  readonly isFirst: Uint8Array
+  readonly relationOf: Int32Array
+  readonly isScored: Uint8Array
+  readonly ownGain: Float64Array
+  readonly theirGain: Float64Array
   readonly flowStart: Int32Array
   readonly flowTo: Int32Array
   /** uses from the row to the other, and from the other to the row */
@@ -89,11 +101,11 @@ interface Links {
 }
 
 function linksOf({ rows, pairs, flows }: SlotProblem): Links {
-  const byRow: number[][] = Array.from({ length: rows }, () => [])
-  pairs.forEach(({ a, b }, i) => {
-    byRow[a]?.push(i)
-    byRow[b]?.push(i)
-  })
+  const byRow: PairTerm[][] = Array.from({ length: rows }, () => [])
+  for (const pair of pairs) {
+    byRow[pair.a]?.push(pair)
+    byRow[pair.b]?.push(pair)
+  }
   const flowBy: Map<number, [number, number]>[] = Array.from({ length: rows }, () => new Map())
   for (const { a, b, uses } of flows) {
     if (a === b) continue
@@ -108,9 +120,15 @@ function linksOf({ rows, pairs, flows }: SlotProblem): Links {
     return start
   }
   const flat = flowBy.flatMap((m) => [...m])
+  const ends = byRow.flatMap((list, row) => list.map((pair) => ({ pair, isA: pair.a === row })))
   return {
     pairStart: starts(byRow.map((l) => l.length)),
-    pairOf: Int32Array.from(byRow.flat()),
+    pairTo: Int32Array.from(ends, ({ pair, isA }) => (isA ? pair.b : pair.a)),
+    isFirst: Uint8Array.from(ends, ({ isA }) => Number(isA)),
+    relationOf: Int32Array.from(ends, ({ pair }) => pair.relation),
+    isScored: Uint8Array.from(ends, ({ pair }) => Number(pair.scored)),
+    ownGain: Float64Array.from(ends, ({ pair, isA }) => (isA ? pair.gainA : pair.gainB)),
+    theirGain: Float64Array.from(ends, ({ pair, isA }) => (isA ? pair.gainB : pair.gainA)),
     flowStart: starts(flowBy.map((m) => m.size)),
     flowTo: Int32Array.from(flat, ([to]) => to),
     flowOut: Float64Array.from(flat, ([, [out]]) => out),
@@ -167,23 +185,23 @@ export class SlotState {
   costAt(i: number, p: number, alone = false): number {
     const { problem, links, slotOf } = this
     if (p < 0) return problem.without[i] as number
-    const { slots, rows, costs, scores, pairs, relations, travel, overlap, rivals } = problem
+    const { slots, rows, costs, scores, relations, travel, overlap, rivals } = problem
     let cost = costs[i * slots + p] as number
-    for (let k = links.pairStart[i] as number; k < (links.pairStart[i + 1] as number); k++) {
-      const pair = pairs[links.pairOf[k] as number] as PairTerm
-      const isA = pair.a === i
-      const q = slotOf[isA ? pair.b : pair.a] as number
+    const lastPair = links.pairStart[i + 1] as number
+    for (let k = links.pairStart[i] as number; k < lastPair; k++) {
+      const other = links.pairTo[k] as number
+      const q = slotOf[other] as number
       if (q < 0) continue
-      const value = isA
-        ? relationAt(relations[pair.relation] as Relation, p, q)
-        : relationAt(relations[pair.relation] as Relation, q, p)
+      const relation = relations[links.relationOf[k] as number] as Relation
+      const value = links.isFirst[k] === 1 ? relationAt(relation, p, q) : relationAt(relation, q, p)
       if (value === 0) continue
-      if (pair.scored && scores) {
+      const [ownGain, theirGain] = [links.ownGain[k] as number, links.theirGain[k] as number]
+      if (scores && links.isScored[k] === 1) {
         const own = value - (scores[i * slots + p] as number)
-        const theirs = value - (scores[(isA ? pair.b : pair.a) * slots + q] as number)
-        if (own > 0) cost -= (isA ? pair.gainA : pair.gainB) * own
-        if (theirs > 0) cost -= (isA ? pair.gainB : pair.gainA) * theirs
-      } else cost -= (pair.gainA + pair.gainB) * value
+        const theirs = value - (scores[other * slots + q] as number)
+        if (own > 0) cost -= ownGain * own
+        if (theirs > 0) cost -= theirGain * theirs
+      } else cost -= (ownGain + theirGain) * value
     }
     if (travel)
       for (let k = links.flowStart[i] as number; k < (links.flowStart[i + 1] as number); k++) {
