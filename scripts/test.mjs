@@ -5,7 +5,7 @@ import { hasPackages, run, runTogether } from './install.mjs'
 
 /** Programs that tests use, by the Debian package that has them: a browser, a printer and a client of IPP, a PDF reader. */
 const programs = {
-  chromium: [chromiumLaunch.executablePath],
+  'chromium-headless-shell': [chromiumLaunch.executablePath],
   'cups-ipp-utils': ['/usr/bin/ipptool', '/usr/sbin/ippeveprinter'],
   'avahi-daemon': ['/usr/sbin/avahi-daemon'],
   dbus: ['/usr/bin/dbus-daemon'],
