@@ -3,8 +3,9 @@ import { readPlan, writePlan, type Plan } from '@reach-plot/core'
 import { stockOf, type Stock } from '@reach-plot/core/print'
 import { readFileSync } from 'node:fs'
 import {
-  addIcon, dropStock, putStock, setIcon, setKeyLabel, setLabelRule, setLabelText, setShortText,
+  addIcon, dropStock, putStock, setIcon, setKeyLabel, setKeyWords, setLabelRule, setLabelText, setShortText,
 } from '../src/store/label-edits.js' // prettier-ignore
+import { deleteCommand } from '../src/store/plan-edits.js'
 
 const demo = (): Plan =>
   readPlan(readFileSync(new URL('../../../demo/demo.reachplot.json', import.meta.url), 'utf8'))
@@ -122,5 +123,41 @@ describe('stocks', () => {
       dropStock(p, 'own-9')
     })
     expect(plan.labels.rule.stockId).toBe('letter')
+  })
+})
+
+describe('what a command says on one key alone', () => {
+  const id = 'fenmap-zoom-in'
+  const wordsOf = (plan: Plan, controlId: string) =>
+    plan.labels.keys.find((k) => k.controlId === controlId)?.words
+
+  test('is its text, short text and icon there, part by part; blanks go back to what the others say', () => {
+    const plan = after((p) => {
+      setKeyWords(p, 'pad/k3', id, {})
+      setKeyWords(p, 'pad/k3', id, { text: '  Come nearer ' })
+      setKeyWords(p, 'pad/k3', id, { short: 'Near' })
+      setKeyWords(p, 'pad/k3', id, { icon: 'undo' })
+      setKeyWords(p, 'pad/k3', id, { short: ' ' })
+    })
+    expect(wordsOf(plan, 'pad/k3')).toEqual([{ commandId: id, text: 'Come nearer', icon: 'undo' }])
+    // what the key has of its own beside it stays
+    expect(plan.labels.keys.find((k) => k.controlId === 'pad/k3')).toMatchObject(
+      demo().labels.keys.find((k) => k.controlId === 'pad/k3')!,
+    )
+  })
+  test('is forgotten, and goes with its command', () => {
+    const given = after((p) => {
+      setKeyWords(p, 'pad/k1', id, { text: 'Nearer' })
+      setKeyWords(p, 'pad/k1', 'fenmap-undo', { text: 'Back' })
+      setLabelText(p, id, 'Closer')
+    })
+    const without = structuredClone(given) as Plan
+    setKeyWords(without, 'pad/k1', id, null)
+    expect(wordsOf(without, 'pad/k1')).toEqual([{ commandId: 'fenmap-undo', text: 'Back' }])
+    setKeyWords(without, 'pad/k1', 'fenmap-undo', null)
+    expect(without.labels.keys).toEqual(demo().labels.keys)
+    deleteCommand(given, id)
+    expect(wordsOf(given, 'pad/k1')).toEqual([{ commandId: 'fenmap-undo', text: 'Back' }])
+    expect(given.labels.texts).toEqual(demo().labels.texts)
   })
 })

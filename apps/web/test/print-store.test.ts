@@ -32,6 +32,7 @@ const order = () => ({
   query: { ticket: 'ticket-0001', printer: 'ipp://localhost/ipp/print', name: 'Labels', media: 'x', widthMm: 14, heightMm: 14, copies: 1 },
   format: 'application/pdf',
   bytes: new Uint8Array([1]),
+  pages: 12,
 }) // prettier-ignore
 
 beforeEach(() => {

@@ -6,6 +6,7 @@ import {
   freshId,
   handOnBench,
   mirrorBench,
+  splitSpot,
   benchControls,
   type Bench,
   type BoardId,
@@ -97,6 +98,8 @@ export function deleteDevice(plan: Plan, id: string): void {
   if (plan.benches.some((b) => b.devices.some((d) => d.deviceId === id) && isNeeded(b, id))) return
   plan.devices = plan.devices.filter((d) => d.id !== id)
   for (const bench of plan.benches) bench.devices = bench.devices.filter((d) => d.deviceId !== id)
+  // another device may get its id
+  plan.labels.keys = plan.labels.keys.filter((key) => splitSpot(key.controlId).deviceId !== id)
 }
 
 export function moveDevice(

@@ -1,5 +1,5 @@
 import type { Plan } from '@reach-plot/core'
-import type { Icon, KeyLabel, LabelRule } from '@reach-plot/core/labels'
+import type { Icon, KeyLabel, KeyWords, LabelRule } from '@reach-plot/core/labels'
 import type { Stock } from '@reach-plot/core/print'
 
 /** Edits of how labels are made, as recipes on an immer draft. */
@@ -19,6 +19,29 @@ export function setKeyLabel(plan: Plan, controlId: string, change: KeyChange): v
   const kept = Object.entries(merged).filter(([, value]) => value !== undefined)
   if (kept.length === 1) keys.splice(at, 1)
   else keys[at] = Object.fromEntries(kept) as KeyLabel
+}
+
+type WordsChange = { readonly [K in keyof Omit<KeyWords, 'commandId'>]?: string | undefined }
+
+/**
+ * Changes what a command says on one key alone; undefined or blanks go back to what it says on the others, and null
+ * forgets it all.
+ */
+export function setKeyWords(
+  plan: Plan,
+  controlId: string,
+  commandId: string,
+  change: WordsChange | null,
+): void {
+  const words = plan.labels.keys.find((key) => key.controlId === controlId)?.words ?? []
+  const others = words.filter((w) => w.commandId !== commandId)
+  const merged = { ...words.find((w) => w.commandId === commandId), ...change, commandId }
+  const kept = Object.entries(merged).flatMap(([field, value]) => {
+    const trimmed = value?.trim() ?? ''
+    return trimmed === '' ? [] : [[field, trimmed] as const]
+  })
+  const next = change === null ? others : [...others, Object.fromEntries(kept) as KeyWords]
+  setKeyLabel(plan, controlId, { words: next.length > 0 ? next : undefined })
 }
 
 /** The text of a command on labels; empty for its name. */

@@ -7,6 +7,7 @@ import {
   type Plan,
   type Trigger,
 } from '@reach-plot/core'
+import { setKeyWords } from './label-edits.js'
 
 /**
  * Edits of a plan, as recipes on an immer draft. Each is one undoable step.
@@ -191,4 +192,8 @@ export function deleteCommand(plan: Plan, id: string): void {
   plan.routines = plan.routines.filter((r) => r.steps.length > 0)
   for (const arrangement of plan.arrangements)
     arrangement.placements = arrangement.placements.filter((p) => p.commandId !== id)
+  const { labels } = plan
+  labels.texts = labels.texts.filter((t) => t.commandId !== id)
+  for (const { controlId } of labels.keys.filter((key) => key.words?.some((w) => w.commandId === id)))
+    setKeyWords(plan, controlId, id, null)
 }

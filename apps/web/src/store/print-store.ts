@@ -6,6 +6,8 @@ interface PrintOrder {
   readonly query: OrderQuery
   readonly format: string
   readonly bytes: Uint8Array<ArrayBuffer>
+  /** pages of all copies */
+  readonly pages: number
 }
 
 interface PrintState {

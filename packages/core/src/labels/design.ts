@@ -46,6 +46,15 @@ export const labelRuleSchema = z.strictObject({
 })
 export type LabelRule = z.infer<typeof labelRuleSchema>
 
+/** What one command says on one key, other than on the rest; what is left out is as on the others. */
+export const keyWordsSchema = z.strictObject({
+  commandId: z.string().min(1).max(120),
+  text: z.string().min(1).max(120).optional(),
+  short: z.string().min(1).max(60).optional(),
+  icon: z.string().min(1).max(120).optional(),
+})
+export type KeyWords = z.infer<typeof keyWordsSchema>
+
 /** What one key has of its own. */
 export const keyLabelSchema = z.strictObject({
   /** `device/control` */
@@ -62,6 +71,7 @@ export const keyLabelSchema = z.strictObject({
   keyColour: colour.optional(),
   /** not printed */
   isHidden: z.boolean().optional(),
+  words: z.array(keyWordsSchema).max(100).optional(),
 })
 export type KeyLabel = z.infer<typeof keyLabelSchema>
 

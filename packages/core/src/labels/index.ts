@@ -11,6 +11,7 @@ export {
   shapes,
   type Content,
   type KeyLabel,
+  type KeyWords,
   type LabelDesign,
   type LabelRule,
 } from './design.js'

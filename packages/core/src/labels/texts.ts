@@ -3,7 +3,7 @@ import { fullName, type Command } from '../commands/index.js'
 import {
   actName, actOf, heldOf, keyLegend, spotOf, triggerName, type Chord, type Modifier, type Naming, type Trigger,
 } from '../triggers/index.js' // prettier-ignore
-import type { LabelDesign } from './design.js'
+import type { KeyWords, LabelDesign } from './design.js'
 import type { IconSet } from './icon-set.js'
 import type { LabelEntry, LabelText } from './fit.js'
 
@@ -102,9 +102,16 @@ export function labelTexts(source: LabelSource): NamedLabel[] {
       // tall keys last, so that they leave no gaps under the others
       .toSorted((a, b) => a.heightMm - b.heightMm || a.yMm - b.yMm || a.xMm - b.xMm)
       .map((control) => {
-        const level = own.get(control.id)?.level
+        const { level, words = [] } = own.get(control.id) ?? {}
         const all = byPlace.get(placeOf(control)) ?? []
-        const entries = level === undefined ? all : all.filter((e) => e.level.join() === level.join())
+        const entries = (level === undefined ? all : all.filter((e) => e.level.join() === level.join())).map(
+          (e) =>
+            withWords(
+              e,
+              words.find((w) => w.commandId === e.commandId),
+              icons,
+            ),
+        )
         return {
           control,
           text: {
@@ -116,6 +123,18 @@ export function labelTexts(source: LabelSource): NamedLabel[] {
       })
   )
 }
+
+/** The entry as this key says it. */
+const withWords = (entry: NamedEntry, words: KeyWords | undefined, icons: IconSet): NamedEntry =>
+  words === undefined
+    ? entry
+    : {
+        ...entry,
+        text: words.text ?? entry.text,
+        // the short text of other words would say something else
+        short: words.short ?? (words.text === undefined ? entry.short : undefined),
+        icon: words.icon === undefined ? entry.icon : icons.get(words.icon),
+      }
 
 /** The plain level first, then by the number of modifiers. */
 const byLevel = (a: NamedEntry, b: NamedEntry): number =>

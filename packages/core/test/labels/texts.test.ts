@@ -71,6 +71,29 @@ describe('shortening by rule', () => {
   })
 })
 
+describe('words of one key alone', () => {
+  const commands = [command('Hide shape', { label: 'Hide' }), command('Measure')]
+  const words = [{ commandId: 'hide-shape', text: 'Out of sight', icon: 'undo' }]
+  const entriesOf = (code: string, keys: Parameters<typeof design>[1]): readonly NamedEntry[] =>
+    labelTexts(source({ 'hide-shape': 'KeyH', measure: 'Shift+KeyH' }, design({}, keys), { commands })).find(
+      (l) => l.control.code === code,
+    )!.text.entries
+  test('stand on it in place of the command’s, for that command alone', () => {
+    const [hide, measure] = entriesOf('KeyH', [{ controlId: 'keyboard/KeyH', words }])
+    // and without its short text, which would say something else
+    expect(hide).toMatchObject({ text: 'Out of sight', short: undefined, icon: icons.get('undo') })
+    expect(measure).toMatchObject({ text: 'Measure' })
+    expect(entriesOf('KeyH', [{ controlId: 'keyboard/KeyM', words }])[0]).toMatchObject({
+      text: 'Hide shape',
+    })
+  })
+  test('leave what they do not say as it is on other keys', () => {
+    const [hide] = entriesOf('KeyH', [{ controlId: 'keyboard/KeyH', words: [{ commandId: 'hide-shape' }] }])
+    expect(hide).toEqual(entriesOf('KeyH', [])[0])
+    expect(hide).toMatchObject({ text: 'Hide shape', short: 'Hide' })
+  })
+})
+
 describe('icons', () => {
   test.each([
     ['Zoom in', 'zoom-in'],

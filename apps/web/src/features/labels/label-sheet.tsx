@@ -1,9 +1,9 @@
 import { useState } from 'react'
-import { modifierName, type Command, type Modifier } from '@reach-plot/core'
+import { modifierName, type Modifier } from '@reach-plot/core'
 import { labelIconId, type KeyLabel, type NamedEntry } from '@reach-plot/core/labels'
 import { Sheet } from '../../shared/dialog.js'
 import { ModifierSign } from '../../shared/modifier-sign.js'
-import { setIcon, setKeyLabel, setLabelText, setShortText } from '../../store/label-edits.js'
+import { setIcon, setKeyLabel, setKeyWords, setLabelText, setShortText } from '../../store/label-edits.js'
 import { endEditGroup, useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { DrawingMarks } from './drawing-view.js'
@@ -41,7 +41,12 @@ export function LabelSheet({
         <div className="min-w-0 grow">
           <ul className="flex flex-col gap-3">
             {shown.entries.map((entry) => (
-              <EntryFields key={`${entry.commandId} ${entry.level.join()} ${entry.how}`} entry={entry} view={view} />
+              <EntryFields
+                key={`${entry.commandId} ${entry.level.join()} ${entry.how}`}
+                controlId={controlId}
+                entry={entry}
+                view={view}
+              />
             ))}
           </ul>
           <KeyFields controlId={controlId} />
@@ -77,8 +82,8 @@ export function LabelSheet({
   )
 } // prettier-ignore
 
-/** The words and the icon of one command, on all labels that it stands on. */
-function EntryFields({ entry, view }: { entry: NamedEntry; view: SheetView }) {
+/** The words and the icon of one command: on all labels that it stands on, or on this one alone. */
+function EntryFields({ controlId, entry, view }: { controlId: string; entry: NamedEntry; view: SheetView }) {
   const plan = usePlan()
   const edit = useEdit()
   const icons = useIcons()
@@ -86,8 +91,16 @@ function EntryFields({ entry, view }: { entry: NamedEntry; view: SheetView }) {
   const [picking, setPicking] = useState(false)
   const command = plan.commands.find((c) => c.id === entry.commandId)
   if (!command || !icons || !view.font) return null
-  const own = plan.labels.texts.find((t) => t.commandId === command.id)?.text ?? ''
-  const iconId = labelIconId(command, icons)
+  const { id } = command
+  const text = plan.labels.texts.find((t) => t.commandId === id)?.text
+  const words = plan.labels.keys.find((k) => k.controlId === controlId)?.words?.find((w) => w.commandId === id)
+  const only = words !== undefined
+  const setWords = (change: Parameters<typeof setKeyWords>[3]): void =>
+    edit((p) => setKeyWords(p, controlId, id, change), `label-words-${controlId}-${id}-${Object.keys(change ?? {}).join()}`)
+  const setCommandIcon = (icon: string | null): void =>
+    only ? setWords({ icon: icon ?? undefined }) : edit((p) => setIcon(p, id, icon))
+  const chosen = only ? words.icon : command.icon
+  const iconId = chosen ?? labelIconId(command, icons)
   const icon = iconId === null ? null : icons.get(iconId)
   return (
     <li className="border-b border-rule pb-3">
@@ -95,29 +108,40 @@ function EntryFields({ entry, view }: { entry: NamedEntry; view: SheetView }) {
         {entry.level.map((m) => (
           <ModifierSign key={m} modifier={m} />
         ))}
-        <b>{command.name}</b>
-        <span className="text-ink-2">
+        <b className="min-w-0 truncate" title={command.name}>
+          {command.name}
+        </b>
+        <span className="shrink-0 text-ink-2">
           {[entry.level.map((m) => modifierName(m, around.systemId)).join('+'), entry.how].filter(Boolean).join(', ')}
+        </span>
+        <span className="ml-auto shrink-0">
+          <CheckField checked={only} onChange={(on) => setWords(on ? {} : null)}>
+            Other words on this key
+          </CheckField>
         </span>
       </p>
       <div className="flex items-end gap-3">
         <TextField
           label="Text"
-          placeholder={command.name}
-          value={own}
+          placeholder={only ? (text ?? command.name) : command.name}
+          value={(only ? words.text : text) ?? ''}
           most={120}
-          onChange={(text) => edit((p) => setLabelText(p, command.id, text), `label-text-${command.id}`)}
+          onChange={(next) =>
+            only ? setWords({ text: next }) : edit((p) => setLabelText(p, id, next), `label-text-${id}`)
+          }
         />
         <TextField
           label="Short text"
-          placeholder="by rule"
-          value={command.label ?? ''}
+          placeholder={only && words.text === undefined ? (command.label ?? 'by rule') : 'by rule'}
+          value={(only ? words.short : command.label) ?? ''}
           most={60}
-          onChange={(text) => edit((p) => setShortText(p, command.id, text), `label-short-${command.id}`)}
+          onChange={(next) =>
+            only ? setWords({ short: next }) : edit((p) => setShortText(p, id, next), `label-short-${id}`)
+          }
         />
         <button type="button" className="btn h-[30px]" aria-expanded={picking} onClick={() => setPicking(!picking)}>
           {icon && <IconImage icon={icon} size={18} />}
-          {iconWords(command, icon?.name)}
+          {iconWords(chosen, icon?.name)}
         </button>
       </div>
       {picking && (
@@ -125,14 +149,14 @@ function EntryFields({ entry, view }: { entry: NamedEntry; view: SheetView }) {
           <IconPicker
             icons={icons}
             start={command.name.split(' ').at(-1) ?? ''}
-            onChoose={(id) => {
-              edit((p) => setIcon(p, command.id, id))
+            onChoose={(chosenId) => {
+              setCommandIcon(chosenId)
               setPicking(false)
             }}
           />
-          {command.icon !== undefined && (
-            <button type="button" className="link mt-1" onClick={() => edit((p) => setIcon(p, command.id, null))}>
-              Back to the icon that the name suggests
+          {chosen !== undefined && (
+            <button type="button" className="link mt-1" onClick={() => setCommandIcon(null)}>
+              {only ? 'Back to the icon of its other keys' : 'Back to the icon that the name suggests'}
             </button>
           )}
         </div>
@@ -141,8 +165,8 @@ function EntryFields({ entry, view }: { entry: NamedEntry; view: SheetView }) {
   )
 } // prettier-ignore
 
-const iconWords = (command: Command, name: string | undefined): string => {
-  if (command.icon !== undefined) return `Icon: ${name ?? `${command.icon}, which is missing`}`
+const iconWords = (chosen: string | undefined, name: string | undefined): string => {
+  if (chosen !== undefined) return `Icon: ${name ?? `${chosen}, which is missing`}`
   return name === undefined ? 'Icon: none' : `Icon: ${name}, suggested`
 }
 
@@ -159,15 +183,21 @@ function TextField({
   most: number
   onChange: (text: string) => void
 }) {
+  // what is being written is kept as it is: blanks at its ends are only taken off what is stored
+  const [draft, setDraft] = useState<string | null>(null)
   return (
     <label className="min-w-0 grow">
       <span className="caption mb-0.5 block">{label}</span>
       <input
         className="field w-full"
-        value={value}
+        value={draft ?? value}
         placeholder={placeholder}
         maxLength={most}
-        onChange={(e) => onChange(e.target.value)}
+        onChange={(e) => {
+          setDraft(e.target.value)
+          onChange(e.target.value)
+        }}
+        onBlur={() => setDraft(null)}
       />
     </label>
   )

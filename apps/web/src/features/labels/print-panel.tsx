@@ -47,7 +47,7 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
       if (!file) return
       const size = pageSizeMm(sheet.stock)
       const query = { ticket: crypto.randomUUID(), printer: address, name: title, media, ...size, copies }
-      await sendOrder({ query, format: form.format, bytes: file.bytes })
+      await sendOrder({ query, format: form.format, bytes: file.bytes, pages: pages * copies })
     } catch (error) {
       showProblem(error)
     }
@@ -173,7 +173,9 @@ const stateWords = {
 
 /** What became of the last order. */
 function OrderState() {
-  const { ticket, problem } = usePrint()
+  const { ticket, problem, order } = usePrint()
+  // how many there are is no longer known after a reload
+  const pages = order === null ? '' : ` of ${order.pages}`
   if (!ticket && problem === '') return null
   const isOpen = ticket !== null && !isSettled(ticket)
   const canRetry = problem !== '' || (ticket !== null && ['waiting', 'failed', 'unknown'].includes(ticket.state))
@@ -184,7 +186,7 @@ function OrderState() {
           <b>{stateWords[ticket.state]}</b>
           <span className="text-ink-2">
             {ticket.jobId !== null && ` · job ${ticket.jobId}`}
-            {ticket.pagesDone !== null && ticket.pagesDone > 0 && ` · ${ticket.pagesDone} out`}
+            {ticket.pagesDone !== null && ticket.pagesDone > 0 && ` · ${ticket.pagesDone}${pages} out`}
           </span>
           <span className="block truncate text-[12px] text-ink-2" title={`${ticket.name} on ${ticket.printer}`}>
             {ticket.name}

@@ -62,7 +62,7 @@ export function SheetPreview({ view, kind }: { view: SheetView; kind: SheetKind 
               aria-pressed={zoom === id}
               onClick={() => setZoom(id)}
             >
-              {name}
+              {isRoll && id === 'width' ? 'Enlarged' : name}
             </button>
           ))}
       </div>
