@@ -75,7 +75,7 @@ export function relationOf(
 export function relationAt({ start, to, value }: Relation, p: number, q: number): number {
   const end = start[p + 1] as number
   let low = start[p] as number
-  for (let high = end; low < high; ) {
+  for (let high = end; low < high;) {
     const middle = (low + high) >> 1
     if ((to[middle] as number) < q) low = middle + 1
     else high = middle

@@ -41,16 +41,19 @@ test('names with commas, quotes, line breaks and formula signs survive (RFC 4180
   )
 })
 
-test.each([',', ';', '\t'])('the heading tells that cells are parted by %j, whatever they hold', (separator) => {
-  const cells = [
-    ['program', 'command', 'note'],
-    ['Fenmap', ';;;', '",,,,,"'],
-    ['Fenmap', '"\t\t\t"x', ''],
-  ].map((row) => row.map((cell) => `"${cell.replaceAll('"', '""')}"`).join(separator))
-  const read = readCommandCsv(cells.join('\n'), empty)
-  expect(read.bad).toEqual([])
-  expect(read.commands.map((c) => c.name)).toEqual([';;;', '"\t\t\t"x'])
-})
+test.each([',', ';', '\t'])(
+  'the heading tells that cells are parted by %j, whatever they hold',
+  (separator) => {
+    const cells = [
+      ['program', 'command', 'note'],
+      ['Fenmap', ';;;', '",,,,,"'],
+      ['Fenmap', '"\t\t\t"x', ''],
+    ].map((row) => row.map((cell) => `"${cell.replaceAll('"', '""')}"`).join(separator))
+    const read = readCommandCsv(cells.join('\n'), empty)
+    expect(read.bad).toEqual([])
+    expect(read.commands.map((c) => c.name)).toEqual([';;;', '"\t\t\t"x'])
+  },
+)
 
 test('placements of any chord survive', () => {
   const anyChord = fc
