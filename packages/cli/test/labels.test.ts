@@ -92,7 +92,7 @@ describe('labels', () => {
 /** Prints as JSON; findings are no fault here. */
 const run = async (...args: string[]) => ({ value: await json(...args) })
 
-const jobs: { id: number; name: string; bytes: Uint8Array }[] = []
+const jobs: { id: number; name: string; sides: unknown; bytes: Uint8Array }[] = []
 const printer = http.createServer((request, response) => {
   const parts: Buffer[] = []
   request.on('data', (part: Buffer) => parts.push(part))
@@ -104,10 +104,11 @@ const printer = http.createServer((request, response) => {
 afterAll(() => printer.close())
 
 /** The least that a printer answers: one kind of job, done as soon as it has come. */
-function answer({ operation, operationAttributes: a, data }: IppMessage) {
+function answer({ operation, operationAttributes: a, jobs: [template], data }: IppMessage) {
   if (operation === 'Get-Printer-Attributes')
-    return { printer: { 'printer-name': 'Shed', 'printer-state': 'idle', 'document-format-supported': ['image/pwg-raster', 'application/pdf'], 'operations-supported': ['Print-Job'], 'printer-resolution-supported': [[203, 203, 'dpi']], 'pwg-raster-document-type-supported': ['black_1'] } } // prettier-ignore
-  if (operation === 'Print-Job') jobs.push({ id: jobs.length + 1, name: String(a['job-name']), bytes: data })
+    return { printer: { 'printer-name': 'Shed', 'printer-state': 'idle', 'document-format-supported': ['image/pwg-raster', 'application/pdf'], 'operations-supported': ['Print-Job'], 'printer-resolution-supported': [[203, 203, 'dpi']], 'pwg-raster-document-type-supported': ['black_1'], 'sides-supported': ['one-sided', 'two-sided-short-edge'] } } // prettier-ignore
+  if (operation === 'Print-Job')
+    jobs.push({ id: jobs.length + 1, name: String(a['job-name']), sides: template?.['sides'], bytes: data })
   const of = jobs.map((job) => ({ 'job-id': job.id, 'job-name': job.name, 'job-state': 'completed' }))
   if (operation === 'Get-Jobs') return { jobs: a['which-jobs'] === 'completed' ? of : [] }
   return { jobs: of.slice(-1) }
@@ -128,6 +129,8 @@ describe('print', () => {
     expect(jobs).toHaveLength(1)
     expect((await print('--printer', address, '--format', 'pdf', '--json')).status).not.toBe(2)
     expect(Buffer.from(jobs[1]!.bytes.subarray(0, 5)).toString()).toBe('%PDF-')
+    await print('--printer', address, '--kind', 'card')
+    expect(jobs.map((job) => job.sides)).toEqual([undefined, undefined, 'two-sided-short-edge'])
   })
   test.each([
     [[], /--printer is missing/],

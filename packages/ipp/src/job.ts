@@ -3,6 +3,9 @@ import { IppProblem } from './problem.js'
 import { printerStatus, type PrinterStatus } from './printer.js'
 import { ippRequest } from './request.js'
 
+/** Both sides of the paper, turned over the short edge (RFC 8011, 5.2.8). */
+export type Sides = 'two-sided-short-edge'
+
 /** What is to be printed. */
 export interface PrintOrder {
   /** tells this order from every other; stands in the job's name, so that it is found again after a broken line */
@@ -15,6 +18,8 @@ export interface PrintOrder {
   readonly widthMm: number
   readonly heightMm: number
   readonly copies: number
+  /** both sides, where the printer can; one where left out */
+  readonly sides?: Sides | undefined
 }
 
 /** States of a job, RFC 8011 (5.3.7). */
@@ -130,6 +135,7 @@ export async function sendOrder(
   }
   const template = {
     copies: order.copies,
+    ...(order.sides !== undefined && printer.sides.includes(order.sides) && { sides: order.sides }),
     'media-col': {
       'media-size': {
         'x-dimension': Math.round(order.widthMm * 100),

@@ -18,6 +18,8 @@ export interface PrinterStatus {
   readonly dpis: readonly number[]
   readonly rasterTypes: readonly string[]
   readonly operations: readonly string[]
+  /** sides of the paper that it prints, in the words of RFC 8011 (5.2.8) */
+  readonly sides: readonly string[]
 }
 
 /** Operations are numbers where the codec has no name for them. */
@@ -34,6 +36,7 @@ export async function printerStatus(address: string, signal?: AbortSignal): Prom
           'printer-name', 'printer-info', 'printer-state', 'printer-state-reasons', 'printer-state-message', 'printer-is-accepting-jobs',
           'document-format-supported', 'media-supported', 'media-ready', 'printer-resolution-supported', 'operations-supported',
           'pwg-raster-document-type-supported', 'pwg-raster-document-resolution-supported',
+          'sides-supported',
         ],
       },
     },
@@ -57,6 +60,7 @@ export async function printerStatus(address: string, signal?: AbortSignal): Prom
     ],
     rasterTypes: texts(valuesOf(printer, 'pwg-raster-document-type-supported')),
     operations: texts(valuesOf(printer, 'operations-supported')),
+    sides: texts(valuesOf(printer, 'sides-supported')),
   }
 }
 

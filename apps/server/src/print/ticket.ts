@@ -41,6 +41,7 @@ export const orderSchema = z.strictObject({
   widthMm: z.coerce.number().min(1).max(3000),
   heightMm: z.coerce.number().min(1).max(3000),
   copies: z.coerce.number().int().min(1).max(99).default(1),
+  sides: z.literal('two-sided-short-edge').optional(),
 })
 export type OrderQuery = z.infer<typeof orderSchema>
 

@@ -17,6 +17,7 @@ export interface PrinterStatus {
   readonly formats: readonly string[]
   readonly dpis: readonly number[]
   readonly rasterTypes: readonly string[]
+  readonly sides: readonly string[]
 }
 
 export interface StandInState {
@@ -72,10 +73,11 @@ export interface OrderQuery {
   readonly widthMm: number
   readonly heightMm: number
   readonly copies: number
+  readonly sides?: 'two-sided-short-edge' | undefined
 }
 
 export const sendDocument = (query: OrderQuery, format: string, body: Uint8Array<ArrayBuffer>): Promise<Ticket> =>
-  call(`/api/print?${new URLSearchParams(Object.entries(query).map(([k, v]): [string, string] => [k, String(v)]))}`, {
+  call(`/api/print?${new URLSearchParams(Object.entries(query).flatMap(([k, v]) => (v === undefined ? [] : [[k, String(v)]])))}`, {
     method: 'POST',
     headers: { 'content-type': format },
     body,

@@ -27,8 +27,10 @@ export async function run(args: readonly string[]): Promise<Outcome> {
   const { sheet, fileOptions, dpi, title } = await sheetOf(plan, options)
   if (sheet.document.pages.length === 0)
     throw usageError('nothing would be printed', sheet.unreadable[0]?.reason ?? 'place a command first')
+  // the two pages of a folded card are the sides of one sheet
+  const isTwoSided = options['kind'] === 'card'
   try {
-    const form = choosePrintForm(await printerStatus(printer), format, dpi)
+    const form = choosePrintForm(await printerStatus(printer), format, dpi, isTwoSided)
     const media = mediaOf(sheet.stock)
     const file = await documentFile(sheet.document, form.form, 'labels', {
       ...fileOptions,
@@ -37,7 +39,15 @@ export async function run(args: readonly string[]): Promise<Outcome> {
       rasterType: form.rasterType,
     })
     const size = pageSizeMm(sheet.stock)
-    const order = { name: title, format: form.format, document: file.bytes, media, ...size, copies }
+    const order = {
+      name: title,
+      format: form.format,
+      document: file.bytes,
+      media,
+      ...size,
+      copies,
+      sides: form.sides,
+    }
     // a ticket that was given may have been sent before
     const sent = await sendOrder(printer, { ...order, ticket: ticket ?? randomUUID() }, ticket !== undefined)
     const job = await settled(printer, sent, seconds)

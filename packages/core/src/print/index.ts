@@ -9,7 +9,7 @@ export {
   type Measured,
 } from './adjust.js'
 export { bitsOf, drawingBits, plainBits, quarterTurn, type Picture, type Rasterise } from './bits.js'
-export { choosePrintForm, type PrintForm, type PrinterTakes } from './choose.js'
+export { bothSides, choosePrintForm, type PrintForm, type PrinterTakes } from './choose.js'
 export { calibrationMarks, calibrationPage } from './calibration-page.js'
 export { dotsFromMm, isInk, labelDpis, type Bits } from './dots.js'
 export {

@@ -1,7 +1,7 @@
 import { Printer } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { NavLink } from 'react-router'
-import { choosePrintForm, mediaOf, pageSizeMm } from '@reach-plot/core/print'
+import { bothSides, choosePrintForm, mediaOf, pageSizeMm } from '@reach-plot/core/print'
 import { showProblem } from '../../shared/problem.js'
 import { listedPrinters, printerStatus, standInAddress, type PrinterStatus } from '../../store/print-api.js'
 import {
@@ -29,10 +29,12 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
   const isOpen = ticket !== null && !isSettled(ticket)
   useEffect(resumeOrder, [])
   const pages = sheet?.document.pages.length ?? 0
+  // the two pages of a folded card are the sides of one sheet
+  const isTwoSided = state.kind === 'card'
   const print = async (): Promise<void> => {
     if (!sheet) return
     try {
-      const form = choosePrintForm(status ?? (await printerStatus(address)), null, state.dpi)
+      const form = choosePrintForm(status ?? (await printerStatus(address)), null, state.dpi, isTwoSided)
       const media = mediaOf(sheet.stock)
       const file = await maker.make({
         document: sheet.document,
@@ -46,7 +48,7 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
       })
       if (!file) return
       const size = pageSizeMm(sheet.stock)
-      const query = { ticket: crypto.randomUUID(), printer: address, name: title, media, ...size, copies }
+      const query = { ticket: crypto.randomUUID(), printer: address, name: title, media, ...size, copies, sides: form.sides }
       await sendOrder({ query, format: form.format, bytes: file.bytes, pages: pages * copies })
     } catch (error) {
       showProblem(error)
@@ -59,6 +61,13 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
       <p role="status" className={`mt-1 text-[12px] ${problem !== '' || status?.says ? 'text-magenta' : 'text-ink-2'}`}>
         {problem || (status ? statusWords(status) : 'Asking the printer …')}
       </p>
+      {isTwoSided && status && (
+        <p className="mt-1 text-[12px] text-ink-2">
+          {status.sides.includes(bothSides) && status.formats.includes('application/pdf')
+            ? 'It prints both sides, and turns the sheet over the short edge.'
+            : 'It prints one side: each page comes on a sheet of its own, to be put back to back.'}
+        </p>
+      )}
       <div className="mt-2 flex items-end gap-3">
         <NumberField label="Copies" value={copies} least={1} most={99} step={1} onChange={(n) => setCopies(Math.round(n))} />
         <button
