@@ -1,5 +1,5 @@
 import { createCanvas } from '@napi-rs/canvas'
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { bitsOf, bitsPng, readPwgRaster, type Bits } from '@reach-plot/core/print'
 import type { DocumentFormat, PrintedPage, SizeMm } from './job.js'
 
@@ -50,7 +50,15 @@ async function openPdf(bytes: Uint8Array): Promise<Rendering> {
     useSystemFonts: false,
     verbosity: 0,
   })
-  const pdf = await task.promise
+  try {
+    return await pdfRendering(await task.promise, () => task.destroy())
+  } catch (error) {
+    await task.destroy()
+    throw error
+  }
+}
+
+async function pdfRendering(pdf: PDFDocumentProxy, close: () => Promise<void>): Promise<Rendering> {
   if (pdf.numPages > renderLimits.pages) throw new Error(`it has more than ${renderLimits.pages} pages`)
   const sizeOf = async (at: number): Promise<SizeMm> => {
     const { width, height } = (await pdf.getPage(at + 1)).getViewport({ scale: 1 })
@@ -87,6 +95,6 @@ async function openPdf(bytes: Uint8Array): Promise<Rendering> {
       page.cleanup()
       return printed(bitsOf({ widthPx, heightPx, rgba: new Uint8Array(data.buffer) }), size)
     },
-    close: () => task.destroy(),
+    close,
   }
 }
