@@ -1,13 +1,13 @@
 import { deviceControls, isPointingDevice, type Control, type Device } from '../bench/index.js'
 import {
-  ellipsePath, line, pageSizeMm, rectPath, text, type Document, type Drawing, type LabelFont, type Mark, type Stock,
+  ellipsePath, line, pageAcrossMm, rectPath, text, type Document, type Drawing, type LabelFont, type Mark, type Stock,
 } from '../print/index.js' // prettier-ignore
 import { spot } from '../triggers/index.js'
-import { columns, levelHeight, type ColumnBox, type ColumnRow } from './columns.js'
+import { columnBoxes, columns, levelHeight, type ColumnBox, type ColumnRow } from './columns.js'
 import { fitLabel, textAt } from './fit.js'
 import { labelMarks } from './labels.js'
 import { characterArcMinutes, heightAtMm } from './legibility.js'
-import { labelTexts, printedLegend, type LabelSource, type NamedLabel } from './texts.js'
+import { labelTexts, printable, printedLegend, type LabelSource, type NamedLabel } from './texts.js'
 
 const edgeMm = 10
 /** Share of a column of notes for the number and the key. Assumed. */
@@ -26,8 +26,7 @@ export function boardSheet(
   stock: Stock,
   font: LabelFont,
 ): Document {
-  const paper = pageSizeMm(stock)
-  const size = { widthMm: Math.max(paper.widthMm, paper.heightMm), heightMm: Math.min(paper.widthMm, paper.heightMm) } // prettier-ignore
+  const size = pageAcrossMm(stock)
   const controls = deviceControls(device).filter((c) => (c.type ?? 'key') !== 'field')
   const bounds = boundsOf(controls)
   const cap = heightAtMm(characterArcMinutes.good, sheetDistanceMm)
@@ -40,9 +39,9 @@ export function boardSheet(
   )
   const texts = textsOf(device, source, controls)
   const marks: Mark[] = [
-    ...[title].filter((t) => font.missing(t).length === 0).map((t) => text(t, edgeMm, edgeMm + cap * 1.2, cap * 1.2)),
-    text(device.name, edgeMm, edgeMm + cap * 1.2 + least * 1.7, least),
-  ].filter((mark) => mark.kind !== 'text' || font.missing(mark.text).length === 0) // prettier-ignore
+    text(printable(title, font), edgeMm, edgeMm + cap * 1.2, cap * 1.2),
+    text(printable(device.name, font), edgeMm, edgeMm + cap * 1.2 + least * 1.7, least),
+  ]
   const notes: ColumnRow[] = []
   let numbered = 0
   for (const control of controls) {
@@ -72,10 +71,8 @@ function withNotes(
   font: LabelFont,
 ): Drawing[] {
   const count = 4
-  const gap = 5
-  const widthMm = (page.widthMm - 2 * edgeMm - (count - 1) * gap) / count
   const boxes = (yMm: number, heightMm: number): ColumnBox[] =>
-    Array.from({ length: count }, (_, i) => ({ xMm: edgeMm + i * (widthMm + gap), yMm, widthMm, heightMm }))
+    columnBoxes({ xMm: edgeMm, yMm, widthMm: page.widthMm - 2 * edgeMm, heightMm }, count, 5)
   const roomMm = page.heightMm - edgeMm - fromMm
   const levelMm = levelHeight(notes, boxes(fromMm, roomMm), roomMm, capMm, font, noteShare)
   const later = boxes(edgeMm, page.heightMm - 2 * edgeMm)
@@ -91,7 +88,9 @@ function textsOf(
   source: LabelSource,
   controls: readonly Control[],
 ): ReadonlyMap<string, NamedLabel['text']> {
-  const design = { ...source.design, keys: [] }
+  // every level stands here, whichever one the key's own label is for; in the words of the key
+  const keys = source.design.keys.map(({ controlId, words }) => ({ controlId, words }))
+  const design = { ...source.design, keys }
   const placed = controls.map((c) => ({ ...c, id: spot(device.id, c.id), pointing: false }))
   const made = labelTexts({ ...source, controls: placed, design })
   const isPointed = isPointingDevice(device)

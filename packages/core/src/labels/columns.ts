@@ -2,7 +2,7 @@ import { filled, line, text, type LabelFont, type Mark } from '../print/index.js
 import type { Modifier } from '../triggers/index.js'
 import { modifierSigns } from './signs.js'
 import { signAdvance } from './stack.js'
-import { inWords } from './texts.js'
+import { printable } from './texts.js'
 
 /** A row of a list that is set in columns. A union on `kind`. */
 export type ColumnRow =
@@ -22,6 +22,16 @@ export interface ColumnBox {
   readonly yMm: number
   readonly widthMm: number
   readonly heightMm: number
+}
+
+/** An area in equal columns. */
+export function columnBoxes(area: ColumnBox, count: number, gapMm: number): ColumnBox[] {
+  const widthMm = (area.widthMm - (count - 1) * gapMm) / count
+  return Array.from({ length: count }, (_, i) => ({
+    ...area,
+    xMm: area.xMm + i * (widthMm + gapMm),
+    widthMm,
+  }))
 }
 
 /** Distance of lines over the height of capitals. Assumed. */
@@ -92,7 +102,7 @@ function setRow(
 ): { marks: Mark[]; heightMm: number } {
   if (row.kind !== 'entry') {
     const cap = row.kind === 'title' ? capMm * 1.4 : capMm * 1.1
-    const lines = broken(clean(row.text, font), widthMm, cap, font)
+    const lines = broken(printable(row.text, font), widthMm, cap, font)
     const heightMm = lines.length * cap * leading + (row.kind === 'title' ? capMm : capMm * 0.5)
     const marks: Mark[] = lines.map((l, i) => text(l, 0, cap + i * cap * leading, cap))
     if (row.kind === 'heading') marks.push(line(`M0 ${heightMm - capMm * 0.55} H${widthMm}`, 0.2))
@@ -100,8 +110,8 @@ function setRow(
   }
   const leftWidth = widthMm * leftShare
   const indent = row.held.length * signAdvance * capMm
-  const left = broken(clean(row.left, font), leftWidth - 1, capMm, font)
-  const right = broken(clean(row.right, font), widthMm - leftWidth - indent, capMm, font)
+  const left = broken(printable(row.left, font), leftWidth - 1, capMm, font)
+  const right = broken(printable(row.right, font), widthMm - leftWidth - indent, capMm, font)
   const at = (i: number): number => capMm + i * capMm * leading
   return {
     marks: [
@@ -129,13 +139,6 @@ export function levelHeight(
   for (let heightMm = capMm * 6; heightMm < mostMm; heightMm += capMm * leading) if (fits(heightMm)) return heightMm
   return mostMm
 } // prettier-ignore
-
-/** Words for signs that the font lacks, and a question mark where there are none. */
-function clean(words: string, font: LabelFont): string {
-  const said = inWords(words)
-  const strange = new Set(font.missing(said))
-  return [...said].map((char) => (strange.has(char) ? '?' : char)).join('')
-}
 
 /** Words in lines; a word that is wider than the line is cut in it. */
 function broken(words: string, widthMm: number, capMm: number, font: LabelFont): string[] {

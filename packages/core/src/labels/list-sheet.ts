@@ -1,5 +1,13 @@
-import { line, pageSizeMm, type Document, type Drawing, type LabelFont, type Stock } from '../print/index.js'
-import { columns, type ColumnBox, type ColumnRow } from './columns.js'
+import {
+  line,
+  pageAcrossMm,
+  pageSizeMm,
+  type Document,
+  type Drawing,
+  type LabelFont,
+  type Stock,
+} from '../print/index.js'
+import { columnBoxes, columns, type ColumnBox, type ColumnRow } from './columns.js'
 import { characterArcMinutes, heightAtMm } from './legibility.js'
 import type { TriggerList } from './list.js'
 
@@ -7,6 +15,14 @@ const edgeMm = 8
 const gapMm = 6
 /** A sheet or card in the hand. Assumed. */
 const handDistanceMm = 350
+
+/** What is printed of an area of that size. */
+const within = (widthMm: number, heightMm: number): ColumnBox => ({
+  xMm: edgeMm,
+  yMm: edgeMm,
+  widthMm: widthMm - 2 * edgeMm,
+  heightMm: heightMm - 2 * edgeMm,
+})
 
 const rowsOf = ({ title, sections, traps }: TriggerList): ColumnRow[] => [
   { kind: 'title', text: title },
@@ -35,13 +51,7 @@ const rowsOf = ({ title, sections, traps }: TriggerList): ColumnRow[] => [
 export function listSheet(list: TriggerList, stock: Stock, font: LabelFont): Document {
   const size = pageSizeMm(stock)
   const count = size.widthMm > 180 ? 3 : size.widthMm > 120 ? 2 : 1
-  const widthMm = (size.widthMm - 2 * edgeMm - (count - 1) * gapMm) / count
-  const boxes = Array.from({ length: count }, (_, i): ColumnBox => ({
-    xMm: edgeMm + i * (widthMm + gapMm),
-    yMm: edgeMm,
-    widthMm,
-    heightMm: size.heightMm - 2 * edgeMm,
-  }))
+  const boxes = columnBoxes(within(size.widthMm, size.heightMm), count, gapMm)
   const set = (arc: number) =>
     columns(rowsOf(list), () => boxes, heightAtMm(arc, handDistanceMm), font).map(
       (marks): Drawing => ({ ...size, marks }),
@@ -58,17 +68,9 @@ export function listSheet(list: TriggerList, stock: Stock, font: LabelFont): Doc
  * Pages come in pairs, to be turned over the short edge.
  */
 export function foldedCard(list: TriggerList, stock: Stock, font: LabelFont): Document {
-  const paper = pageSizeMm(stock)
-  const size = { widthMm: Math.max(paper.widthMm, paper.heightMm), heightMm: Math.min(paper.widthMm, paper.heightMm) } // prettier-ignore
+  const size = pageAcrossMm(stock)
   const half = size.widthMm / 2
-  const columnCount = half > 110 ? 2 : 1
-  const widthMm = (half - 2 * edgeMm - (columnCount - 1) * gapMm) / columnCount
-  const panel = Array.from({ length: columnCount }, (_, i): ColumnBox => ({
-    xMm: edgeMm + i * (widthMm + gapMm),
-    yMm: edgeMm,
-    widthMm,
-    heightMm: size.heightMm - 2 * edgeMm,
-  }))
+  const panel = columnBoxes(within(half, size.heightMm), half > 110 ? 2 : 1, gapMm)
   const cap = heightAtMm(characterArcMinutes.least, handDistanceMm)
   // one panel after the other, as they are read; each row of marks is a panel
   const panels = columns(rowsOf(list), () => panel, cap, font)

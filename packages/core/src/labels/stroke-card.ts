@@ -1,6 +1,6 @@
 import { isLiveIn, type Command, type Context, type Program } from '../commands/index.js'
 import {
-  filled, line, pageSizeMm, rectPath, text, type Document, type Drawing, type LabelFont, type Mark, type Stock,
+  filled, line, pageAcrossMm, rectPath, text, type Document, type Drawing, type LabelFont, type Mark, type Stock,
 } from '../print/index.js' // prettier-ignore
 import { heldOf, spot, type Modifier, type Trigger } from '../triggers/index.js'
 import type { LabelDesign } from './design.js'
@@ -9,7 +9,7 @@ import { textAt } from './fit.js'
 import { shorteningSteps } from './shorten.js'
 import { modifierSigns } from './signs.js'
 import { leading, signAdvance } from './stack.js'
-import { inWords, labelTextOf, type LabelSource } from './texts.js'
+import { labelTextOf, printable, type LabelSource } from './texts.js'
 
 type Stroke = Extract<Trigger, { kind: 'stroke' }>
 
@@ -62,12 +62,8 @@ export function strokeCards(
   design: LabelDesign,
   font: LabelFont,
 ): StrokeCards {
-  const paper = pageSizeMm(stock)
   // names run across, so the card lies across too
-  const size = {
-    widthMm: Math.max(paper.widthMm, paper.heightMm),
-    heightMm: Math.min(paper.widthMm, paper.heightMm),
-  }
+  const size = pageAcrossMm(stock)
   const unreadable: string[] = []
   const pages = sets.map((set) => card(set, size, design, font, unreadable))
   return { title: 'Stroke cards', pages, unreadable }
@@ -93,8 +89,8 @@ function card(
   const arm = Math.min(widthMm * 0.19, (heightMm - top) * 0.24)
   const marks: Mark[] = [
     line(rectPath(0.1, 0.1, widthMm - 0.2, heightMm - 0.2), 0.2, '#8c8c8c'),
-    ...shown(title, edgeMm, edgeMm + titleCap, titleCap, font),
-    ...shown(`Strokes: ${set.deviceName}`, edgeMm, edgeMm + titleCap + least * 1.5, least, font),
+    text(printable(title, font), edgeMm, edgeMm + titleCap, titleCap),
+    text(printable(`Strokes: ${set.deviceName}`, font), edgeMm, edgeMm + titleCap + least * 1.5, least),
     line(`M${edgeMm} ${top} H${widthMm - edgeMm}`, 0.2),
     filled(circle(centre.x, centre.y, 0.8)),
   ]
@@ -113,13 +109,6 @@ function card(
 
 const circle = (x: number, y: number, r: number): string =>
   `M${x - r} ${y} A${r} ${r} 0 1 1 ${x + r} ${y} A${r} ${r} 0 1 1 ${x - r} ${y} Z`
-
-/** Text without the signs that the font lacks. */
-function shown(words: string, x: number, baseline: number, cap: number, font: LabelFont): Mark[] {
-  const said = inWords(words)
-  const strange = new Set(font.missing(said))
-  return [text([...said].map((c) => (strange.has(c) ? '?' : c)).join(''), x, baseline, cap)]
-}
 
 function arrow({ x, y }: { x: number; y: number }, dx: number, dy: number, arm: number, isUsed: boolean): Mark[] {
   const [x0, y0, x1, y1] = [x + dx * 2, y + dy * 2, x + dx * arm, y + dy * arm]
@@ -165,7 +154,7 @@ function words(
         const x = side === 0 ? ex - l.width / 2 : side > 0 ? ex : ex - l.width
         const baseline = first + cap + i * cap * leading
         const signs = l.held.map((m, k) => filled(modifierSigns[m], '#000000', { xMm: x + k * signAdvance * cap, yMm: baseline - cap, scale: cap })) // prettier-ignore
-        return [...signs, ...shown(l.text, x + l.held.length * signAdvance * cap, baseline, cap, font)]
+        return [...signs, text(printable(l.text, font), x + l.held.length * signAdvance * cap, baseline, cap)]
       })
     }
   return null

@@ -1,4 +1,5 @@
 import type { Control } from '../bench/index.js'
+import type { LabelFont } from '../print/index.js'
 import { fullName, type Command } from '../commands/index.js'
 import {
   actName, actOf, heldOf, keyLegend, spotOf, triggerName, type Chord, type Modifier, type Naming, type Trigger,
@@ -42,6 +43,13 @@ const signWords: readonly (readonly [sign: string, word: string])[] = [
 /** The text with words for signs that the label font lacks. */
 export const inWords = (text: string): string =>
   signWords.reduce((words, [sign, word]) => words.replaceAll(sign, word), text)
+
+/** Words for signs that the label font lacks, and a question mark where there are none. */
+export function printable(text: string, font: LabelFont): string {
+  const said = inWords(text)
+  const strange = new Set(font.missing(said))
+  return [...said].map((char) => (strange.has(char) ? '?' : char)).join('')
+}
 
 export const printedLegend = (control: Control, naming: Naming): string =>
   control.code === null

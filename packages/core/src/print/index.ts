@@ -56,6 +56,7 @@ export { pwgRaster, rasterTypes, readPwgRaster, type RasterPage, type RasterType
 export {
   labelsPerPage,
   mediaOf,
+  pageAcrossMm,
   pageSizeMm,
   shippedStocks,
   stockFault,

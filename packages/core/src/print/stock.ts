@@ -83,6 +83,12 @@ export function stockOf(id: string, own: readonly Stock[] = []): Stock {
   return found
 }
 
+/** The page turned so that it lies across. */
+export function pageAcrossMm(stock: Stock): SizeMm {
+  const { widthMm, heightMm } = pageSizeMm(stock)
+  return { widthMm: Math.max(widthMm, heightMm), heightMm: Math.min(widthMm, heightMm) }
+}
+
 /** The size of a page on this stock: a sheet, or one label of a roll. */
 export const pageSizeMm = (stock: Stock): SizeMm =>
   stock.kind === 'roll'

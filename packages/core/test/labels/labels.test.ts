@@ -151,6 +151,20 @@ describe('sheets of the demo', () => {
     const title = words.find((w) => w.text === 'Demo')!
     expect(title.x).toBeGreaterThan(pages[0]!.widthMm / 2)
   })
+  test('the board has the words of a key, all its levels, and a title whatever signs are in it', () => {
+    const keys = [
+      { controlId: 'keyboard/KeyG', level: ['Alt' as const], words: [{ commandId: 'fenmap-show-grid', text: 'Nets' }] },
+    ]
+    const sheet = makeSheet(
+      { title: 'Watt 潮', placements: activeArrangement(demoPlan).placements, around, design: { ...demoPlan.labels, keys }, icons },
+      choice({ kind: 'board', deviceId: 'keyboard', contextId: 'tracing' }),
+      font,
+    )
+    const said = sheet.document.pages.flatMap((p) => wordsOf(p.marks).map((w) => w.text)).join(' ')
+    expect(said).toContain('Watt ?')
+    expect(said).toContain('Nets')
+    expect(said).not.toContain('Show grid')
+  }) // prettier-ignore
   test('the board has every level of every key, on the key or in a note', () => {
     const { document } = demo({ kind: 'board', deviceId: 'keyboard', contextId: 'tracing' })
     const all = document.pages.flatMap((p) => wordsOf(p.marks).map((w) => w.text)).join(' ')

@@ -7,6 +7,7 @@ import { fetchLabelFont } from '../../shared/label-font.js'
 import { showProblem } from '../../shared/problem.js'
 import { useSettings } from '../../store/settings-store.js'
 import { makeFile } from '../../worker/label-client.js'
+import { FaultText } from './fields.js'
 
 /** What is measured, in the order of the page that is printed. */
 const parts: readonly { readonly id: keyof Measured; readonly name: string }[] = [
@@ -118,11 +119,7 @@ export function CalibrationSheet({ stock, onClose }: { stock: Stock; onClose: ()
             down, {(100 * known.scaleX).toFixed(2)} % across, {(100 * known.scaleY).toFixed(2)} % down.
           </p>
         )}
-        {fault !== '' && (
-          <p role="alert" className="text-magenta">
-            {fault}
-          </p>
-        )}
+        <FaultText>{fault}</FaultText>
       </div>
     </Sheet>
   )

@@ -78,3 +78,11 @@ export function ColourField({
     </label>
   )
 }
+
+/** What is wrong with a form, in words; nothing while it is empty. */
+export const FaultText = ({ children }: { children: string }) =>
+  children !== '' && (
+    <p role="alert" className="text-magenta">
+      {children}
+    </p>
+  )

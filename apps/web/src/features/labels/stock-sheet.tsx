@@ -4,7 +4,7 @@ import { customMedia, pageSizeMm, papers, type Stock } from '@reach-plot/core/pr
 import { Sheet } from '../../shared/dialog.js'
 import { dropStock, putStock } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { CheckField, SelectField } from './fields.js'
+import { CheckField, FaultText, SelectField } from './fields.js'
 
 type Field = 'rows' | 'columns' | 'labelWidthMm' | 'labelHeightMm' | 'pitchXMm' | 'pitchYMm' | 'leftMm' | 'topMm' | 'gapMm' | 'widthMm' | 'heightMm' // prettier-ignore
 
@@ -171,11 +171,7 @@ export function StockSheet({ stock, onClose }: { stock: Stock; onClose: () => vo
             Keep “{stock.name}” and add this one
           </CheckField>
         )}
-        {fault !== '' && (
-          <p role="alert" className="text-magenta">
-            {fault}
-          </p>
-        )}
+        <FaultText>{fault}</FaultText>
       </div>
     </Sheet>
   )

@@ -56,7 +56,8 @@ export function useSheet(state: SheetState): SheetView {
       return { sheet, nothing: '' }
     } catch (error) {
       if (!(error instanceof CoreError)) throw error
-      return { sheet: null, nothing: error.message }
+      const { what, mend } = error.detail
+      return { sheet: null, nothing: [what, mend].map(asSentence).join(' ') }
     }
   }, [font, icons, title, placements, around, design, kind, deviceId, skip, order, programId, contextId])
   const stockId = made.sheet?.stock.id ?? ''
@@ -71,6 +72,8 @@ export function useSheet(state: SheetState): SheetView {
   const checks = useChecks(made.sheet?.labels?.labels ?? noLabels, state.dpi)
   return { font, ...made, title, adjust, checks }
 }
+
+const asSentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`
 
 const noLabels: readonly Label[] = []
 
