@@ -6,7 +6,7 @@ export default {
       name: 'core-is-alone',
       severity: 'error',
       from: { path: '^packages/core/src' },
-      to: { path: '^(apps|data|demo|packages/cli)' },
+      to: { path: '^(apps|data|demo|packages/(cli|print|ipp))' },
     },
     {
       name: 'core-has-no-machine',

@@ -57,8 +57,26 @@ export interface SystemKeyData {
 }
 
 const all: readonly unknown[] = [
-  us, gb, de, ch, chFr, fr, frBepo, es, pt, br, itLayout, pl, cz, dk, no, se, jp, usIntl, usDvorak,
-] // prettier-ignore
+  us,
+  gb,
+  de,
+  ch,
+  chFr,
+  fr,
+  frBepo,
+  es,
+  pt,
+  br,
+  itLayout,
+  pl,
+  cz,
+  dk,
+  no,
+  se,
+  jp,
+  usIntl,
+  usDvorak,
+]
 
 export const layouts: readonly LayoutData[] = all as readonly LayoutData[]
 export const systems: readonly SystemKeysData[] = [gnome, windows, macos] as readonly SystemKeysData[]

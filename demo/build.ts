@@ -20,8 +20,8 @@ import {
   type Placement,
   type Plan,
 } from '@reach-plot/core'
-import { defaultLabelDesign, defaultLabelRule, type LabelDesign } from '@reach-plot/core/labels'
-import type { Stock } from '@reach-plot/core/print'
+import { defaultLabelDesign, defaultLabelRule, type LabelDesign } from '@reach-plot/core/label-design'
+import type { Stock } from '@reach-plot/core/drawing'
 import { benches, devices, popups } from './desk.js'
 import { season } from './season.js'
 

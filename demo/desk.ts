@@ -48,8 +48,13 @@ export const devices: Device[] = [
 ]
 
 const at = (deviceId: string, xMm: number, yMm: number): Bench['devices'][number] => ({
-  deviceId, xMm, yMm, turnDeg: 0, mirrored: false, heightMm: 0,
-}) // prettier-ignore
+  deviceId,
+  xMm,
+  yMm,
+  turnDeg: 0,
+  mirrored: false,
+  heightMm: 0,
+})
 
 const left = { side: 'left', spanMm: 190 } as const
 

@@ -101,9 +101,14 @@ const habits: readonly {
 ]
 /** Share of the season spent in each context. */
 const stays: readonly (readonly [program: string, context: string, share: number])[] = [
-  ['Fenmap', 'Tracing', 0.4], ['Fenmap', 'Overview', 0.08], ['Fenmap', 'Labelling', 0.1], ['Fenmap', 'Sheet', 0.02],
-  ['Reedcall', 'Browse', 0.1], ['Reedcall', 'Tag', 0.2], ['Reedcall', 'Review', 0.1],
-] // prettier-ignore
+  ['Fenmap', 'Tracing', 0.4],
+  ['Fenmap', 'Overview', 0.08],
+  ['Fenmap', 'Labelling', 0.1],
+  ['Fenmap', 'Sheet', 0.02],
+  ['Reedcall', 'Browse', 0.1],
+  ['Reedcall', 'Tag', 0.2],
+  ['Reedcall', 'Review', 0.1],
+]
 
 const startOfSeason = Date.UTC(2026, 3, 1, 7, 0, 0)
 const dayMs = 86_400_000

@@ -5,9 +5,24 @@ import { goTo, openDemo, planMenu } from './app.js'
 /** Every screen, and those behind its tabs, in the shares in which they are tested side by side. */
 const screens = [
   ['clashes', 'clashes/matrix', 'clashes/machine', 'labels', 'labels/printer', 'try', 'solve', 'compare'],
-  ['commands', 'commands/lookup', 'commands/usage', 'commands/routines', 'commands/mnemonics', 'commands/ideas'],
-  ['bench', 'bench/devices', 'bench/moves', 'bench/hand', 'bench/device/pad', 'bench/device/deck/commands', 'bench/device/mouse/commands'],
-] as const // prettier-ignore
+  [
+    'commands',
+    'commands/lookup',
+    'commands/usage',
+    'commands/routines',
+    'commands/mnemonics',
+    'commands/ideas',
+  ],
+  [
+    'bench',
+    'bench/devices',
+    'bench/moves',
+    'bench/hand',
+    'bench/device/pad',
+    'bench/device/deck/commands',
+    'bench/device/mouse/commands',
+  ],
+] as const
 
 /** What the page writes to its console as an error or a warning, from now on. */
 function complaints(page: Page): readonly string[] {

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { decode } from 'fast-png'
 import { unzipSync } from 'fflate'
 import { expect, test, type Page } from '@playwright/test'
-import { readPwgRaster } from '@reach-plot/core/print'
+import { readPwgRaster } from '@reach-plot/print'
 import { axeFinds, sheet as dialog } from './access.js'
 import { readPdf, type PdfPage } from './pdf.js'
 
@@ -23,7 +23,7 @@ async function saved(page: Page, form: string): Promise<Uint8Array> {
   await page.getByRole('button', { name: form, exact: true }).click()
   return new Uint8Array(await readFile(await (await downloading).path()))
 }
-const pdf = async (page: Page): Promise<readonly PdfPage[]> => (await readPdf(await saved(page, 'PDF'))).pages // prettier-ignore
+const pdf = async (page: Page): Promise<readonly PdfPage[]> => (await readPdf(await saved(page, 'PDF'))).pages
 const textOf = (pages: readonly PdfPage[]): string =>
   pages.flatMap((p) => p.texts.map((t) => t.text)).join(' ')
 
@@ -46,7 +46,9 @@ test('as many labels are printed as the list says, on the stock chosen', async (
   ).toEqual([[215.9, 279.4]])
 })
 
-test('the rule changes all labels, and one key can leave them or be left out; all of it is undone', async ({ page }) => {
+test('the rule changes all labels, and one key can leave them or be left out; all of it is undone', async ({
+  page,
+}) => {
   await openLabels(page)
   await page.getByRole('combobox', { name: 'Shows' }).selectOption('words')
   expect(textOf(await pdf(page))).toContain('Copy')
@@ -58,7 +60,7 @@ test('the rule changes all labels, and one key can leave them or be left out; al
   for (const _ of [1, 2]) await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByRole('checkbox', { name: 'Ctrl' })).toBeChecked()
   expect(textOf(await pdf(page))).toContain('Copy')
-}) // prettier-ignore
+})
 
 test('one label gets its own text, icon, level and size, and shows them at once', async ({ page }) => {
   await openLabels(page)
@@ -95,7 +97,9 @@ test('one label gets its own text, icon, level and size, and shows them at once'
   expect(textOf(await pdf(page))).toContain('Raster')
 })
 
-test('an icon comes from an SVG file of one’s own, cleaned; a file without shapes is refused', async ({ page }) => {
+test('an icon comes from an SVG file of one’s own, cleaned; a file without shapes is refused', async ({
+  page,
+}) => {
   await openLabels(page)
   await page.getByRole('button', { name: 'Change the label of G', exact: true }).click()
   const sheet = page.getByRole('dialog')
@@ -107,15 +111,18 @@ test('an icon comes from an SVG file of one’s own, cleaned; a file without sha
   }
   await give('words.svg', '<svg viewBox="0 0 9 9"><text>no</text></svg>')
   await expect(page.locator('[data-sonner-toast]')).toContainText('there is no shape in it')
-  await give('tide gauge.svg', `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 48 24" onload="window.ran = 1"><script>window.ran = 2</script>
+  await give(
+    'tide gauge.svg',
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 48 24" onload="window.ran = 1"><script>window.ran = 2</script>
     <g transform="translate(4 2)" stroke="black" fill="none"><rect x="2" y="2" width="20" height="16" stroke-width="1"/><path d="M0 0 l10 10" onclick="window.ran = 3"/></g>
-    <image href="https://elsewhere.example/x.png"/></svg>`)
+    <image href="https://elsewhere.example/x.png"/></svg>`,
+  )
   await expect(sheet.getByRole('button', { name: 'Icon: tide gauge' })).toBeVisible()
   expect(await page.evaluate(() => (window as { ran?: number }).ran)).toBeUndefined()
   await page.keyboard.press('Escape')
   const svg = new TextDecoder().decode(await saved(page, 'SVG'))
   expect(svg).not.toMatch(/script|onclick|onload|elsewhere/)
-}) // prettier-ignore
+})
 
 test('a longer reading distance makes letters larger, and labels that no longer fit are named, not shrunk', async ({
   page,
@@ -137,14 +144,16 @@ test('a longer reading distance makes letters larger, and labels that no longer 
   )
 })
 
-test('ink that is not seen on the stock is refused with its contrast, and white ink prints on black', async ({ page }) => {
+test('ink that is not seen on the stock is refused with its contrast, and white ink prints on black', async ({
+  page,
+}) => {
   await openLabels(page)
   await page.getByRole('combobox', { name: 'Made of' }).selectOption('black')
   await expect(page.getByText('Contrast 21.0 to 1')).toBeVisible()
   await page.getByLabel(/^Ink/).fill('#333333')
   await expect(page.getByText('0 printed, ')).toBeVisible()
   await expect(page.getByText(/Contrast of ink and label is 1\.\d to 1/).first()).toBeVisible()
-}) // prettier-ignore
+})
 
 test('a number out of bounds is marked and not taken', async ({ page }) => {
   await openLabels(page)
@@ -176,7 +185,15 @@ test('an arrangement without placements says what to do next', async ({ page }) 
 test('every sheet is shown, and saved in all its forms', async ({ page }) => {
   test.slow()
   await openLabels(page)
-  const sheets = ['Labels for key tops', 'Pictures for a deck', 'Stroke cards', 'Whole board, every level', 'List of all triggers', 'Folded card, two sides', 'Calibration page'] // prettier-ignore
+  const sheets = [
+    'Labels for key tops',
+    'Pictures for a deck',
+    'Stroke cards',
+    'Whole board, every level',
+    'List of all triggers',
+    'Folded card, two sides',
+    'Calibration page',
+  ]
   const starts = { PDF: '%PDF-', SVG: '<svg ', PNG: '\x89PNG', 'PNG, 1 bit': '\x89PNG', 'PWG raster': 'RaS2' }
   for (const sheet of sheets) {
     await page.getByRole('combobox', { name: 'Sheet', exact: true }).selectOption(sheet)
@@ -235,7 +252,9 @@ test('the list is kept as a page and as text too, with the way out of traps', as
   }
 })
 
-test('a stock of one’s own is checked, used, kept with the plan, and started at its next free label', async ({ page }) => {
+test('a stock of one’s own is checked, used, kept with the plan, and started at its next free label', async ({
+  page,
+}) => {
   await openLabels(page)
   await page.getByRole('combobox', { name: 'Stock' }).selectOption('A4 labels, 5 x 13, 38.1 x 21.2 mm')
   await page.getByRole('button', { name: 'Own stock …' }).click()
@@ -252,7 +271,7 @@ test('a stock of one’s own is checked, used, kept with the plan, and started a
   await expect(page.getByRole('img', { name: 'Page 1 with 5 labels' })).toBeVisible()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByRole('combobox', { name: 'Stock' })).toHaveValue('a4-5x13')
-}) // prettier-ignore
+})
 
 test('what is measured on the calibration page corrects every sheet', async ({ page }) => {
   await openLabels(page)

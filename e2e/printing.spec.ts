@@ -22,7 +22,9 @@ const fault = async (page: Page, name: string, on: boolean): Promise<void> => {
 }
 const last = (page: Page) => page.getByRole('status', { name: 'Last print' })
 
-test('labels are printed with the cover open, which is closed; tried again they are one job', async ({ page }) => {
+test('labels are printed with the cover open, which is closed; tried again they are one job', async ({
+  page,
+}) => {
   await openPrint(page)
   await fault(page, 'Its cover is open', true)
   await page.getByRole('combobox', { name: 'Stock' }).selectOption('Roll, round 14 mm')
@@ -44,7 +46,7 @@ test('labels are printed with the cover open, which is closed; tried again they 
   await expect(labels).toHaveCount(count)
   // the picture is there, as wide as the label has dots
   await expect.poll(() => labels.first().evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(112)
-}) // prettier-ignore
+})
 
 test('a reload in mid-job finds the job again, and it can be cancelled', async ({ page }) => {
   await openPrint(page)
@@ -60,7 +62,9 @@ test('a reload in mid-job finds the job again, and it can be cancelled', async (
   await expect(page.getByRole('article')).toContainText('cancelled')
 })
 
-test('a printer that refuses, one that does not answer, and one that is not allowed say so', async ({ page }) => {
+test('a printer that refuses, one that does not answer, and one that is not allowed say so', async ({
+  page,
+}) => {
   await openPrint(page)
   await fault(page, 'It refuses jobs', true)
   await expect(page.getByText('takes no jobs at the moment').first()).toBeVisible()
@@ -73,13 +77,15 @@ test('a printer that refuses, one that does not answer, and one that is not allo
   const address = page.getByRole('textbox', { name: 'Address of the printer' })
   await address.fill('ipp://192.0.2.1/ipp/print')
   await page.getByRole('button', { name: 'Use', exact: true }).click()
-  await expect(page.getByText('is not in the server\'s list of printers')).toBeVisible()
+  await expect(page.getByText("is not in the server's list of printers")).toBeVisible()
   await address.fill('ipp://localhost:1/ipp/print')
   await page.getByRole('button', { name: 'Use', exact: true }).click()
   await expect(page.getByText('does not answer')).toBeVisible()
-}) // prettier-ignore
+})
 
-test('a server that has gone is explained, and the order is followed again when it is back', async ({ page }) => {
+test('a server that has gone is explained, and the order is followed again when it is back', async ({
+  page,
+}) => {
   await openPrint(page)
   await fault(page, 'It is slow', true)
   await page.getByRole('button', { name: /Print \d+ page/ }).click()
@@ -90,4 +96,4 @@ test('a server that has gone is explained, and the order is followed again when 
   await expect(last(page)).toContainText(/Printing|Printed/)
   await fault(page, 'It is slow', false)
   await expect(last(page)).toContainText('Printed')
-}) // prettier-ignore
+})

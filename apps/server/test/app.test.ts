@@ -57,8 +57,16 @@ describe('who may ask', () => {
 describe('settings', () => {
   test('are read from the environment, with nothing but this machine’s printers by default', () => {
     expect(readSettings({})).toMatchObject({ port: 4747, printers: [] })
-    const given = readSettings({ PORT: '5000', REACH_PLOT_PRINTERS: 'ipp://10.0.0.7/ipp/print, ipps://10.0.0.8/ipp', REACH_PLOT_STATE: '/tmp/x' }) // prettier-ignore
-    expect(given).toEqual({ port: 5000, printers: ['ipp://10.0.0.7/ipp/print', 'ipps://10.0.0.8/ipp'], stateFolder: '/tmp/x' }) // prettier-ignore
+    const given = readSettings({
+      PORT: '5000',
+      REACH_PLOT_PRINTERS: 'ipp://10.0.0.7/ipp/print, ipps://10.0.0.8/ipp',
+      REACH_PLOT_STATE: '/tmp/x',
+    })
+    expect(given).toEqual({
+      port: 5000,
+      printers: ['ipp://10.0.0.7/ipp/print', 'ipps://10.0.0.8/ipp'],
+      stateFolder: '/tmp/x',
+    })
   })
   test.each([
     [{ PORT: 'many' }, /PORT is "many"; set it to a number/],

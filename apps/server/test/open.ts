@@ -6,7 +6,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { FastifyInstance } from 'fastify'
 import { afterEach } from 'vitest'
-import { documentPdf, loadLabelFont, pwgRaster, text, type Drawing } from '@reach-plot/core/print'
+import { documentPdf, pwgRaster } from '@reach-plot/print'
+import { loadLabelFont, text, type Drawing } from '@reach-plot/core/drawing'
 import { buildApp, type AppOptions } from '../src/app.js'
 
 export const webRoot = mkdtempSync(join(tmpdir(), 'reach-plot-web-'))
@@ -45,7 +46,11 @@ export const font = loadLabelFont([
   readFileSync(require.resolve('@fontsource/barlow-condensed/files/barlow-condensed-latin-500-normal.woff')),
 ])
 
-const label = (widthMm: number, heightMm: number): Drawing => ({ widthMm, heightMm, marks: [text('Hide', 1, 5, 3)] }) // prettier-ignore
+const label = (widthMm: number, heightMm: number): Drawing => ({
+  widthMm,
+  heightMm,
+  marks: [text('Hide', 1, 5, 3)],
+})
 
 export const pdf = (count = 1, widthMm = 14, heightMm = 14): Promise<Uint8Array> =>
   documentPdf({ title: 'Test', pages: Array.from({ length: count }, () => label(widthMm, heightMm)) }, font)

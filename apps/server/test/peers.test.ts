@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
 import { cancelJob, findJob, isOver, jobStatus, printerStatus, sendOrder } from '@reach-plot/ipp'
-import { choosePrintForm } from '@reach-plot/core/print'
+import { choosePrintForm } from '@reach-plot/print'
 import { endPeers, evePrinter, ipptool } from './peers.js'
 import { listening, pdf, raster, until } from './open.js'
 
@@ -24,7 +24,7 @@ describe('the stand-in, asked by a client that nobody here wrote', () => {
     expect([score.failed, score.failed === 0 ? '' : score.output]).toEqual([0, ''])
     expect(score.output).not.toContain('[FAIL]')
     expect(score.passed).toBeGreaterThanOrEqual(least)
-  }) // prettier-ignore
+  })
 })
 
 describe('printing on a printer that nobody here wrote', () => {
@@ -33,13 +33,28 @@ describe('printing on a printer that nobody here wrote', () => {
     const server = await listening()
     const asked = await fetch(`${server.url}/api/printers/status?printer=${address}`)
     const takes = (await asked.json()) as Parameters<typeof choosePrintForm>[0]
-    expect(choosePrintForm(takes, 'pwg', 203)).toMatchObject({ format: 'image/pwg-raster', rasterType: 'black_1' }) // prettier-ignore
+    expect(choosePrintForm(takes, 'pwg', 203)).toMatchObject({
+      format: 'image/pwg-raster',
+      rasterType: 'black_1',
+    })
     const sent = { 'application/pdf': await pdf(2), 'image/pwg-raster': raster(3) }
     let count = 0
     for (const [format, document] of Object.entries(sent)) {
       const ticket = `ticket-${format.replace(/\W/g, '-')}`
-      const query = new URLSearchParams({ ticket, printer: address, name: `Labels ${format}`, media: 'iso_a4_210x297mm', widthMm: '210', heightMm: '297' }) // prettier-ignore
-      const post = () => fetch(`${server.url}/api/print?${query}`, { method: 'POST', headers: { 'content-type': format }, body: new Uint8Array(document) }) // prettier-ignore
+      const query = new URLSearchParams({
+        ticket,
+        printer: address,
+        name: `Labels ${format}`,
+        media: 'iso_a4_210x297mm',
+        widthMm: '210',
+        heightMm: '297',
+      })
+      const post = () =>
+        fetch(`${server.url}/api/print?${query}`, {
+          method: 'POST',
+          headers: { 'content-type': format },
+          body: new Uint8Array(document),
+        })
       await post()
       // the same order again
       await post()
@@ -77,7 +92,10 @@ describe('printing on a printer that nobody here wrote', () => {
     const first = await sendOrder(address, order, false)
     expect(await sendOrder(address, order, true)).toMatchObject({ jobId: first.jobId })
     await cancelJob(address, first.jobId)
-    await until(() => jobStatus(address, first.jobId), (j) => isOver(j.state)) // prettier-ignore
+    await until(
+      () => jobStatus(address, first.jobId),
+      (j) => isOver(j.state),
+    )
     expect(await findJob(address, order.ticket)).toMatchObject({ jobId: first.jobId })
   })
 })

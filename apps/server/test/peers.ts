@@ -21,7 +21,11 @@ export async function endPeers(): Promise<void> {
 }
 
 /** Starts a program that goes on until the end of the tests; rejects when it ends at once. */
-async function start(command: string, args: readonly string[], isReady: () => Promise<boolean>): Promise<void> {
+async function start(
+  command: string,
+  args: readonly string[],
+  isReady: () => Promise<boolean>,
+): Promise<void> {
   const child = spawn(command, args, { stdio: 'ignore' })
   started.push(child)
   for (let left = 100; left > 0; left--) {
@@ -30,7 +34,7 @@ async function start(command: string, args: readonly string[], isReady: () => Pr
     await new Promise((resolve) => setTimeout(resolve, 100))
   }
   throw new Error(`${command} is not ready after ten seconds`)
-} // prettier-ignore
+}
 
 const answers = (to: net.NetConnectOpts): Promise<boolean> =>
   new Promise((resolve) => {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { decode, encode, textOf, type IppMessage, type OutMessage } from '@reach-plot/ipp'
-import { pngSize } from '@reach-plot/core/print'
+import { pngSize } from '@reach-plot/print'
 import { Machine, machineLimits } from '../src/stand-in/machine.js'
 import { openApp, pdf, raster, until } from './open.js'
 
@@ -9,21 +9,41 @@ const printerUri = 'ipp://localhost/ipp/print'
 async function opened() {
   const app = await openApp()
   const raw = async (payload: Buffer): Promise<IppMessage> => {
-    const response = await app.inject({ method: 'POST', url: '/ipp/print', headers: { 'content-type': 'application/ipp' }, payload }) // prettier-ignore
+    const response = await app.inject({
+      method: 'POST',
+      url: '/ipp/print',
+      headers: { 'content-type': 'application/ipp' },
+      payload,
+    })
     expect([response.statusCode, response.headers['content-type']]).toEqual([200, 'application/ipp'])
     return decode(response.rawPayload)
   }
   const ask = (operation: string, message: Partial<OutMessage> = {}): Promise<IppMessage> =>
-    raw(encode({ operation, id: 7, ...message, operationAttributes: { 'printer-uri': printerUri, ...message.operationAttributes } })) // prettier-ignore
+    raw(
+      encode({
+        operation,
+        id: 7,
+        ...message,
+        operationAttributes: { 'printer-uri': printerUri, ...message.operationAttributes },
+      }),
+    )
   const print = async (document: Uint8Array, format = 'image/pwg-raster', job = {}): Promise<number> => {
-    const { jobs, statusCode } = await ask('Print-Job', { operationAttributes: { 'job-name': 'Test', 'document-format': format }, jobs: [job], data: document }) // prettier-ignore
+    const { jobs, statusCode } = await ask('Print-Job', {
+      operationAttributes: { 'job-name': 'Test', 'document-format': format },
+      jobs: [job],
+      data: document,
+    })
     expect(statusCode).toBe('successful-ok')
     return Number(jobs[0]!['job-id'])
   }
   const state = async () => (await app.inject('/api/stand-in')).json()
   const jobIs = (id: number, ...states: string[]) =>
-    until(async () => (await state()).jobs.find((j: { id: number }) => j.id === id), (j) => states.includes(j?.state)) // prettier-ignore
-  const faults = (...on: string[]) => app.inject({ method: 'PUT', url: '/api/stand-in/faults', payload: { faults: on } }) // prettier-ignore
+    until(
+      async () => (await state()).jobs.find((j: { id: number }) => j.id === id),
+      (j) => states.includes(j?.state),
+    )
+  const faults = (...on: string[]) =>
+    app.inject({ method: 'PUT', url: '/api/stand-in/faults', payload: { faults: on } })
   return { app, raw, ask, print, state, jobIs, faults }
 }
 
@@ -45,12 +65,24 @@ describe('printing', () => {
   })
   test('copies come out as often', async () => {
     const { print, jobIs } = await opened()
-    expect((await jobIs(await print(raster(2), 'image/pwg-raster', { copies: 3 }), 'completed')).pages).toHaveLength(6) // prettier-ignore
+    expect(
+      (await jobIs(await print(raster(2), 'image/pwg-raster', { copies: 3 }), 'completed')).pages,
+    ).toHaveLength(6)
   })
   test.each([
     ['a document that is none', async () => Buffer.from('nonsense'), 'application/pdf', /cannot be printed/],
-    ['raster of a resolution that it lacks', async () => raster(1, 150), 'image/pwg-raster', /150 dots per inch; this printer has 203, 300, 600/], // prettier-ignore
-    ['a page of another size than the job asks for', () => pdf(1, 60, 40), 'application/pdf', /asks for 14.0 x 14.0 mm, its pages are 60.0 x 40.0 mm/], // prettier-ignore
+    [
+      'raster of a resolution that it lacks',
+      async () => raster(1, 150),
+      'image/pwg-raster',
+      /150 dots per inch; this printer has 203, 300, 600/,
+    ],
+    [
+      'a page of another size than the job asks for',
+      () => pdf(1, 60, 40),
+      'application/pdf',
+      /asks for 14.0 x 14.0 mm, its pages are 60.0 x 40.0 mm/,
+    ],
     ['a page that is too large', () => pdf(1, 600, 40), 'application/pdf', /page 1 is 600 x 40 mm/],
   ])('%s is given up with the reason', async (_name, document, format, reason) => {
     const { print, jobIs } = await opened()
@@ -70,7 +102,10 @@ describe('faults', () => {
     await faults(fault)
     const id = await print(raster(2))
     await jobIs(id, 'pending', 'processing-stopped')
-    const printer = await until(async () => (await ask('Get-Printer-Attributes')).printer, (p) => p['printer-state'] === 'stopped') // prettier-ignore
+    const printer = await until(
+      async () => (await ask('Get-Printer-Attributes')).printer,
+      (p) => p['printer-state'] === 'stopped',
+    )
     expect(printer['printer-state-reasons']).toBe(reason)
     await faults()
     expect((await jobIs(id, 'completed')).pages).toHaveLength(2)
@@ -106,21 +141,33 @@ describe('jobs', () => {
   test('are made, filled, looked at and cancelled one by one', async () => {
     const { ask, faults } = await opened()
     await faults('cover-open')
-    const made = await ask('Create-Job', { operationAttributes: { 'job-name': 'Later', 'requesting-user-name': 'ada' } }) // prettier-ignore
+    const made = await ask('Create-Job', {
+      operationAttributes: { 'job-name': 'Later', 'requesting-user-name': 'ada' },
+    })
     const id = Number(made.jobs[0]!['job-id'])
     expect(made.jobs[0]!['job-state']).toBe('pending-held')
     const of = { operationAttributes: { 'job-id': id } }
     expect((await ask('Send-Document', of)).statusCode).toBe('client-error-bad-request')
     const full = { operationAttributes: { 'job-id': id, 'last-document': true }, data: raster() }
     expect((await ask('Send-Document', full)).jobs[0]!['job-state']).toBe('pending')
-    expect((await ask('Send-Document', full)).statusCode).toBe('server-error-multiple-document-jobs-not-supported') // prettier-ignore
-    const mine = await ask('Get-Jobs', { operationAttributes: { 'my-jobs': true, 'requesting-user-name': 'ada', 'requested-attributes': ['job-name'] } }) // prettier-ignore
+    expect((await ask('Send-Document', full)).statusCode).toBe(
+      'server-error-multiple-document-jobs-not-supported',
+    )
+    const mine = await ask('Get-Jobs', {
+      operationAttributes: {
+        'my-jobs': true,
+        'requesting-user-name': 'ada',
+        'requested-attributes': ['job-name'],
+      },
+    })
     expect(mine.jobs).toEqual([{ 'job-name': 'Later' }])
     expect((await ask('Cancel-Job', of)).statusCode).toBe('successful-ok')
     expect((await ask('Cancel-Job', of)).statusCode).toBe('client-error-not-possible')
     expect(textOf((await ask('Get-Job-Attributes', of)).jobs[0]!, 'job-state')).toBe('canceled')
     expect((await ask('Get-Jobs')).jobs).toEqual([])
-    expect((await ask('Get-Jobs', { operationAttributes: { 'which-jobs': 'completed' } })).jobs).toHaveLength(1) // prettier-ignore
+    expect((await ask('Get-Jobs', { operationAttributes: { 'which-jobs': 'completed' } })).jobs).toHaveLength(
+      1,
+    )
   })
   test.each([
     ['Get-Job-Attributes', { 'job-id': 99 }, 'client-error-not-found'],
@@ -136,18 +183,26 @@ describe('jobs', () => {
   })
   test('media is checked: too small or large is refused, any other size is taken', async () => {
     const { ask } = await opened()
-    const size = (x: number, y: number) => ({ jobs: [{ 'media-col': { 'media-size': { 'x-dimension': x, 'y-dimension': y } } }] }) // prettier-ignore
+    const size = (x: number, y: number) => ({
+      jobs: [{ 'media-col': { 'media-size': { 'x-dimension': x, 'y-dimension': y } } }],
+    })
     expect((await ask('Validate-Job', size(1400, 1400))).statusCode).toBe('successful-ok')
-    expect((await ask('Validate-Job', size(300, 1400))).statusCode).toBe('client-error-attributes-or-values-not-supported') // prettier-ignore
-    expect((await ask('Validate-Job', size(99_000, 1400))).statusCode).toBe('client-error-attributes-or-values-not-supported') // prettier-ignore
-    const named = (media: string) => ask('Validate-Job', { operationAttributes: { 'ipp-attribute-fidelity': true }, jobs: [{ media }] }) // prettier-ignore
+    expect((await ask('Validate-Job', size(300, 1400))).statusCode).toBe(
+      'client-error-attributes-or-values-not-supported',
+    )
+    expect((await ask('Validate-Job', size(99_000, 1400))).statusCode).toBe(
+      'client-error-attributes-or-values-not-supported',
+    )
+    const named = (media: string) =>
+      ask('Validate-Job', { operationAttributes: { 'ipp-attribute-fidelity': true }, jobs: [{ media }] })
     expect((await named('na_letter_8.5x11in')).statusCode).toBe('successful-ok')
     expect((await named('napkin')).statusCode).toBe('client-error-attributes-or-values-not-supported')
   })
   test('no more wait than there is room for', async () => {
     const { ask, faults } = await opened()
     await faults('cover-open')
-    for (let i = 0; i < machineLimits.waiting; i++) expect((await ask('Create-Job')).statusCode).toBe('successful-ok') // prettier-ignore
+    for (let i = 0; i < machineLimits.waiting; i++)
+      expect((await ask('Create-Job')).statusCode).toBe('successful-ok')
     expect((await ask('Create-Job')).statusCode).toBe('server-error-busy')
   })
   test('old ones are forgotten, those that wait are not', async () => {

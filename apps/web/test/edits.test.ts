@@ -36,7 +36,10 @@ function after(...edits: ((plan: Plan) => unknown)[]): Plan {
 const drawn = (plan: Plan, id: string): DrawnDevice => plan.devices.find((d) => d.id === id) as DrawnDevice
 const placed = (plan: Plan, id: string) => plan.benches[0]!.devices.find((d) => d.deviceId === id)
 const on = (plan: Plan, key: string): string[] =>
-  plan.arrangements.find((a) => a.id === 'draft-1')!.placements.filter((p) => triggerKey(p.trigger) === key).map((p) => p.commandId) // prettier-ignore
+  plan.arrangements
+    .find((a) => a.id === 'draft-1')!
+    .placements.filter((p) => triggerKey(p.trigger) === key)
+    .map((p) => p.commandId)
 
 describe('benches', () => {
   const model = deviceModels.find((m) => m.id === 'pad-15')!
@@ -57,7 +60,11 @@ describe('benches', () => {
     expect(placed(plan, 'pad')!.xMm - heightMm / 2).toBeCloseTo(-126 + widthMm / 2)
   })
   test('the home of the hand cannot be taken off or deleted; another device can', () => {
-    const plan = after((p) => benches.deleteDevice(p, 'keyboard'), (p) => benches.takeOffBench(p, 'keyboard'), (p) => benches.deleteDevice(p, 'pad')) // prettier-ignore
+    const plan = after(
+      (p) => benches.deleteDevice(p, 'keyboard'),
+      (p) => benches.takeOffBench(p, 'keyboard'),
+      (p) => benches.deleteDevice(p, 'pad'),
+    )
     expect(placed(plan, 'keyboard')).toBeDefined()
     expect(plan.devices.some((d) => d.id === 'pad')).toBe(false)
   })
@@ -125,21 +132,42 @@ describe('devices of one’s own', () => {
 describe('pages and buttons', () => {
   const from = { deviceId: 'deck', pageId: 'features', controlIds: ['b1', 'b2', 'b3'] }
   test('buttons are copied with what they send, and stay', () => {
-    const plan = after((p) => devices.carryButtons(p, from, { deviceId: 'pad', pageId: undefined, controlIds: ['k17', 'k18', 'k19'] }, false)) // prettier-ignore
+    const plan = after((p) =>
+      devices.carryButtons(
+        p,
+        from,
+        { deviceId: 'pad', pageId: undefined, controlIds: ['k17', 'k18', 'k19'] },
+        false,
+      ),
+    )
     expect(on(plan, 'pad/k17')).toEqual([idOf(plan, 'Channel')])
     expect(on(plan, 'deck@features/b1')).toEqual([idOf(plan, 'Channel')])
     const copy = plan.arrangements[1]!.placements.find((p) => triggerKey(p.trigger) === 'pad/k17')
     expect(copy!.sends!.map(triggerKey)).toEqual(['KeyC'])
   })
   test('moving within a page shifts them, even onto each other’s places', () => {
-    const plan = after((p) => devices.carryButtons(p, { ...from, controlIds: ['b3', 'b2', 'b1'] }, { ...from, controlIds: ['b4', 'b3', 'b2'] }, true)) // prettier-ignore
+    const plan = after((p) =>
+      devices.carryButtons(
+        p,
+        { ...from, controlIds: ['b3', 'b2', 'b1'] },
+        { ...from, controlIds: ['b4', 'b3', 'b2'] },
+        true,
+      ),
+    )
     // b4 holds the reed bed already, so the first stays; the others have moved up
     expect(on(plan, 'deck@features/b4')).toEqual([idOf(plan, 'Reed bed')])
     expect(on(plan, 'deck@features/b3')).toContain(idOf(plan, 'Saltmarsh'))
   })
   test('nothing that stands there is lost: taken places are left out and counted', () => {
     let told = { done: 0, left: 0 }
-    const plan = after((p) => { told = devices.carryButtons(p, from, { deviceId: 'pad', pageId: undefined, controlIds: ['k1', 'k20'] }, true) }) // prettier-ignore
+    const plan = after((p) => {
+      told = devices.carryButtons(
+        p,
+        from,
+        { deviceId: 'pad', pageId: undefined, controlIds: ['k1', 'k20'] },
+        true,
+      )
+    })
     expect(told).toEqual({ done: 1, left: 2 })
     expect(on(plan, 'pad/k1')).toContain(idOf(plan, 'Simplify'))
     expect(on(plan, 'deck@features/b1')).toEqual([idOf(plan, 'Channel')])
@@ -153,7 +181,10 @@ describe('pages and buttons', () => {
     expect(drawn(gone, 'deck').pages[0]!.opens).toEqual([])
   })
   test('a control opens a page, goes back, or carries commands again', () => {
-    const plan = after((p) => devices.setOpens(p, 'deck', 'fenmap', 'b14', null), (p) => devices.setOpens(p, 'deck', 'fenmap', 'b15', undefined)) // prettier-ignore
+    const plan = after(
+      (p) => devices.setOpens(p, 'deck', 'fenmap', 'b14', null),
+      (p) => devices.setOpens(p, 'deck', 'fenmap', 'b15', undefined),
+    )
     expect(drawn(plan, 'deck').pages[0]!.opens).toEqual([{ controlId: 'b14', pageId: null }])
   })
 })
@@ -178,7 +209,10 @@ test('placing on a key leaves the command’s triggers on other devices alone, a
 
 test('pop-up sets are made, changed with what stands on them, and deleted', () => {
   const opener = parseTrigger('touch/left+touch/right') as Trigger
-  const made = after((p) => popups.addPopup(p, 'Under the thumb', opener), (p) => popups.editPopup(p, 'under-the-thumb', { places: 4, at: 'fingertip' })) // prettier-ignore
+  const made = after(
+    (p) => popups.addPopup(p, 'Under the thumb', opener),
+    (p) => popups.editPopup(p, 'under-the-thumb', { places: 4, at: 'fingertip' }),
+  )
   expect(made.arrangements[1]!.popups[1]).toMatchObject({ places: 4, at: 'fingertip', opener })
   const fewer = after((p) => popups.editPopup(p, 'shapes', { places: 2 }))
   expect(on(fewer, 'popup/shapes 2')).toHaveLength(2)

@@ -1,10 +1,18 @@
 import { describe, expect, test } from 'vitest'
 import { readPlan, writePlan, type Plan } from '@reach-plot/core'
-import { stockOf, type Stock } from '@reach-plot/core/print'
+import { stockOf, type Stock } from '@reach-plot/core/drawing'
 import { readFileSync } from 'node:fs'
 import {
-  addIcon, dropStock, putStock, setIcon, setKeyLabel, setKeyWords, setLabelRule, setLabelText, setShortText,
-} from '../src/store/label-edits.js' // prettier-ignore
+  addIcon,
+  dropStock,
+  putStock,
+  setIcon,
+  setKeyLabel,
+  setKeyWords,
+  setLabelRule,
+  setLabelText,
+  setShortText,
+} from '../src/store/label-edits.js'
 import { deleteCommand } from '../src/store/plan-edits.js'
 
 const demo = (): Plan =>

@@ -1,6 +1,13 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import type { Ticket } from '../src/store/print-api.js'
-import { cancelOrder, forgetOrder, resumeOrder, retryOrder, sendOrder, usePrint } from '../src/store/print-store.js' // prettier-ignore
+import {
+  cancelOrder,
+  forgetOrder,
+  resumeOrder,
+  retryOrder,
+  sendOrder,
+  usePrint,
+} from '../src/store/print-store.js'
 
 type Answer = { readonly status?: number; readonly body: unknown } | 'gone'
 
@@ -15,7 +22,9 @@ function server(...answers: readonly Answer[]): void {
     const answer = answers[Math.min(at++, answers.length - 1)] as Answer
     if (answer === 'gone') return Promise.reject(new TypeError('fetch failed'))
     const { status = 200, body } = answer
-    return Promise.resolve(new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } })) // prettier-ignore
+    return Promise.resolve(
+      new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } }),
+    )
   })
 }
 
@@ -29,11 +38,19 @@ const ticket = (state: Ticket['state'], message = ''): Ticket => ({
   pagesDone: null,
 })
 const order = () => ({
-  query: { ticket: 'ticket-0001', printer: 'ipp://localhost/ipp/print', name: 'Labels', media: 'x', widthMm: 14, heightMm: 14, copies: 1 },
+  query: {
+    ticket: 'ticket-0001',
+    printer: 'ipp://localhost/ipp/print',
+    name: 'Labels',
+    media: 'x',
+    widthMm: 14,
+    heightMm: 14,
+    copies: 1,
+  },
   format: 'application/pdf',
   bytes: new Uint8Array([1]),
   pages: 12,
-}) // prettier-ignore
+})
 
 beforeEach(() => {
   vi.useFakeTimers()

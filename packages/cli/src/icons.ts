@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { iconSet, type Icon, type IconPackage, type IconSet } from '@reach-plot/core/labels'
+import { iconSet, type IconPackage, type IconSet } from '@reach-plot/core/labels'
+import type { Icon } from '@reach-plot/core/label-design'
 
 const require = createRequire(import.meta.url)
 const read = (name: string): unknown =>

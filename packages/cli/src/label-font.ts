@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { loadLabelFont, type LabelFont } from '@reach-plot/core/print'
+import { loadLabelFont, type LabelFont } from '@reach-plot/core/drawing'
 
 const require = createRequire(import.meta.url)
 

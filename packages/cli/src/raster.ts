@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { initWasm, Resvg } from '@resvg/resvg-wasm'
-import { rasteriseWith, type Rasterise } from '@reach-plot/core/print'
+import { rasteriseWith, type Rasterise } from '@reach-plot/print'
 
 const require = createRequire(import.meta.url)
 let ready: Promise<Rasterise> | null = null

@@ -1,8 +1,17 @@
 import { activeArrangement, surroundings, type Plan } from '@reach-plot/core'
+import { contents, materials, type LabelRule } from '@reach-plot/core/label-design'
 import {
-  contents, listOrders, makeSheet, materials, paperStock, sheetKinds, triggerList, type LabelRule, type Sheet, type SheetKind, type TriggerList,
-} from '@reach-plot/core/labels' // prettier-ignore
-import { noAdjust, type FileOptions, type LabelFont } from '@reach-plot/core/print'
+  listOrders,
+  makeSheet,
+  paperStock,
+  sheetKinds,
+  triggerList,
+  type Sheet,
+  type SheetKind,
+  type TriggerList,
+} from '@reach-plot/core/labels'
+import { noAdjust, type LabelFont } from '@reach-plot/core/drawing'
+import type { FileOptions } from '@reach-plot/print'
 import { icons } from './icons.js'
 import { catalogues, usageError } from './io.js'
 import { labelFont } from './label-font.js'
@@ -11,8 +20,20 @@ import { rasteriser } from './raster.js'
 
 /** Options that say what a sheet shows and what it is printed on. */
 export const sheetOptions = [
-  'kind', 'program', 'context', 'device', 'stock', 'paper', 'distance', 'content', 'material', 'skip', 'order', 'mirror', 'dpi',
-] as const // prettier-ignore
+  'kind',
+  'program',
+  'context',
+  'device',
+  'stock',
+  'paper',
+  'distance',
+  'content',
+  'material',
+  'skip',
+  'order',
+  'mirror',
+  'dpi',
+] as const
 
 export const sheetHelp = `[--kind ${sheetKinds.join('|')}] [--program ID] [--context ID] [--device ID] [--stock ID | --paper PWG-NAME] [--distance MM] [--content ${contents.join('|')}] [--material ${materials.join('|')}] [--order ${listOrders.join('|')}] [--skip N] [--mirror yes] [--dpi 203]`
 
@@ -42,9 +63,12 @@ export async function sheetOf(plan: Plan, options: Options): Promise<MadeSheet> 
     cardPaper: paper ?? rule.cardPaper,
     content: choice('content', options['content'], contents, rule.content),
     material: choice('material', options['material'], materials, rule.material),
-    mirror: options['mirror'] === undefined ? rule.mirror : choice('mirror', options['mirror'], ['yes', 'no'], 'no') === 'yes',
+    mirror:
+      options['mirror'] === undefined
+        ? rule.mirror
+        : choice('mirror', options['mirror'], ['yes', 'no'], 'no') === 'yes',
     readingDistanceMm: number('distance', options['distance'], rule.readingDistanceMm, 200, 2000),
-  } // prettier-ignore
+  }
   const design = { ...plan.labels, rule: changed, stocks: [...own, ...plan.labels.stocks] }
   const font = labelFont()
   const dpi = number('dpi', options['dpi'], 203, 72, 1200)
@@ -88,10 +112,16 @@ function front(plan: Plan, options: Options, kind: SheetKind) {
   const wanted = options['program'] ?? (kind === 'strokes' ? null : (plan.programs[0]?.id ?? null))
   const program = plan.programs.find((p) => p.id === wanted)
   if (wanted !== null && !program)
-    throw usageError(`there is no program "${wanted}"`, `choose one of ${plan.programs.map((p) => p.id).join(', ')}`) // prettier-ignore
+    throw usageError(
+      `there is no program "${wanted}"`,
+      `choose one of ${plan.programs.map((p) => p.id).join(', ')}`,
+    )
   const contextId = options['context'] ?? null
   const contexts = program ? program.contexts : plan.programs.flatMap((p) => p.contexts)
   if (contextId !== null && !contexts.some((c) => c.id === contextId))
-    throw usageError(`there is no context "${contextId}"`, `choose one of ${contexts.map((c) => c.id).join(', ')}`) // prettier-ignore
+    throw usageError(
+      `there is no context "${contextId}"`,
+      `choose one of ${contexts.map((c) => c.id).join(', ')}`,
+    )
   return { programId: wanted, contextId }
 }

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { afterAll, describe, expect, test } from 'vitest'
 import { decode, encode, type IppMessage } from '@reach-plot/ipp'
-import { pngSize, readPwgRaster } from '@reach-plot/core/print'
+import { pngSize, readPwgRaster } from '@reach-plot/print'
 import { cli, demo, folder, json } from './run.js'
 
 const head = (path: string): string => readFileSync(path).subarray(0, 5).toString('latin1')
@@ -47,7 +47,18 @@ describe('labels', () => {
   })
   test('pictures of one bit come as a zip, deck faces in the pixels that are asked for', async () => {
     const out = join(folder, 'roll.png')
-    const { value } = await run('labels', demo, '--stock', 'roll-14x14', '--device', 'pad', '--bits', 'yes', '--out', out) // prettier-ignore
+    const { value } = await run(
+      'labels',
+      demo,
+      '--stock',
+      'roll-14x14',
+      '--device',
+      'pad',
+      '--bits',
+      'yes',
+      '--out',
+      out,
+    )
     const files = Object.values(unzipSync(readFileSync(value.out)))
     expect(value.out).toBe(join(folder, 'roll.zip'))
     expect(pngSize(files[0]!)).toEqual({ width: 112, height: 112, depth: 1, channels: 1 })
@@ -72,7 +83,16 @@ describe('labels', () => {
     )
   })
   test('what cannot be read is a finding with its reason', async () => {
-    const done = await cli('labels', demo, '--distance', '900', '--content', 'text', '--out', join(folder, 'far.pdf')) // prettier-ignore
+    const done = await cli(
+      'labels',
+      demo,
+      '--distance',
+      '900',
+      '--content',
+      'text',
+      '--out',
+      join(folder, 'far.pdf'),
+    )
     expect(done.status).toBe(1)
     expect(done.stdout).toMatch(/left out .*do not fit 15 x 15 mm with letters 4\.2 mm high/)
   })
@@ -106,7 +126,17 @@ afterAll(() => printer.close())
 /** The least that a printer answers: one kind of job, done as soon as it has come. */
 function answer({ operation, operationAttributes: a, jobs: [template], data }: IppMessage) {
   if (operation === 'Get-Printer-Attributes')
-    return { printer: { 'printer-name': 'Shed', 'printer-state': 'idle', 'document-format-supported': ['image/pwg-raster', 'application/pdf'], 'operations-supported': ['Print-Job'], 'printer-resolution-supported': [[203, 203, 'dpi']], 'pwg-raster-document-type-supported': ['black_1'], 'sides-supported': ['one-sided', 'two-sided-short-edge'] } } // prettier-ignore
+    return {
+      printer: {
+        'printer-name': 'Shed',
+        'printer-state': 'idle',
+        'document-format-supported': ['image/pwg-raster', 'application/pdf'],
+        'operations-supported': ['Print-Job'],
+        'printer-resolution-supported': [[203, 203, 'dpi']],
+        'pwg-raster-document-type-supported': ['black_1'],
+        'sides-supported': ['one-sided', 'two-sided-short-edge'],
+      },
+    }
   if (operation === 'Print-Job')
     jobs.push({ id: jobs.length + 1, name: String(a['job-name']), sides: template?.['sides'], bytes: data })
   const of = jobs.map((job) => ({ 'job-id': job.id, 'job-name': job.name, 'job-state': 'completed' }))

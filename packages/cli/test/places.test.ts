@@ -72,8 +72,13 @@ test('free places under modifiers, within a verdict', async () => {
 
 test('a chain tells who moves where, and what it costs an hour', async () => {
   const { steps, beforeSecondsPerHour, afterSecondsPerHour } = await json(
-    'displace', demo, '--command', 'fenmap-hide-shape', '--to', 'KeyD',
-  ) // prettier-ignore
+    'displace',
+    demo,
+    '--command',
+    'fenmap-hide-shape',
+    '--to',
+    'KeyD',
+  )
   expect(steps[0]).toMatchObject({ command: 'fenmap-hide-shape', to: 'KeyD' })
   expect(steps[1]).toMatchObject({ from: 'KeyD' })
   expect(beforeSecondsPerHour).toBeGreaterThan(0)

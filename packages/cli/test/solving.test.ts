@@ -26,9 +26,19 @@ describe('solve', () => {
     const value = JSON.parse(first.stdout)
     expect(value.moves.length).toBeLessThanOrEqual(25)
     for (const move of value.moves) {
-      expect(Object.keys(move).sort()).toEqual(
-        ['because', 'command', 'confidence', 'from', 'gainSecondsPerHour', 'gainSoFarSecondsPerHour', 'group', 'kind', 'needs', 'reason', 'to'], // prettier-ignore
-      )
+      expect(Object.keys(move).sort()).toEqual([
+        'because',
+        'command',
+        'confidence',
+        'from',
+        'gainSecondsPerHour',
+        'gainSoFarSecondsPerHour',
+        'group',
+        'kind',
+        'needs',
+        'reason',
+        'to',
+      ])
       expect(move.reason).not.toBe('')
     }
     expect(value.commandMinutesPerDayAfter).toBeLessThan(value.commandMinutesPerDayBefore)

@@ -3,26 +3,12 @@ import { createRequire } from 'node:module'
 import { initWasm, Resvg } from '@resvg/resvg-wasm'
 import { PDFDocument, StandardFonts } from 'pdf-lib'
 import { boardControls, parseTrigger, readPlan } from '../src/index.js'
-import {
-  defaultLabelRule,
-  iconSet,
-  labelPages,
-  makeLabels,
-  type IconPackage,
-  type LabelSource,
-} from '../src/labels/index.js'
-import {
-  documentFile,
-  documentPdf,
-  drawingSvg,
-  loadLabelFont,
-  rasteriseWith,
-  noAdjust,
-  stockOf,
-  type Document,
-} from '../src/print/index.js'
+import { defaultLabelRule } from '../src/label-design/index.js'
+import { iconSet, labelPages, makeLabels, type IconPackage, type LabelSource } from '../src/labels/index.js'
+import { documentFile, documentPdf, drawingSvg, rasteriseWith } from '@reach-plot/print'
+import { loadLabelFont, noAdjust, stockOf, type Document } from '../src/drawing/index.js'
 import { layouts } from '../../../data/index.js'
-import { per, timed } from './timing.js' // prettier-ignore
+import { per, timed } from './timing.js'
 
 const require = createRequire(import.meta.url)
 const count = 1200
@@ -58,7 +44,9 @@ function manyLabels(): LabelSource {
 }
 
 /** The most memory that is held while `run` goes on, above the start, MB. */
-async function peakOf<T>(run: (look: () => void) => Promise<T>): Promise<{ value: T; ms: number; mb: number }> {
+async function peakOf<T>(
+  run: (look: () => void) => Promise<T>,
+): Promise<{ value: T; ms: number; mb: number }> {
   const before = process.memoryUsage().rss
   let peak = before
   const look = (): void => {
@@ -68,7 +56,7 @@ async function peakOf<T>(run: (look: () => void) => Promise<T>): Promise<{ value
   const value = await run(look)
   look()
   return { value, ms: performance.now() - start, mb: (peak - before) / 1e6 }
-} // prettier-ignore
+}
 
 /** 1,200 labels laid out, as PDF and as PNG of one bit, against the packages alone on the same pages. */
 export async function benchLabels(): Promise<void> {
@@ -84,9 +72,19 @@ export async function benchLabels(): Promise<void> {
   const laid = timed(() => makeLabels(source, font))
   const { pages } = labelPages(laid.value, source.design.rule, stock, { skip: 0, note: '' }, font)
   const document: Document = { title: 'Bench', pages }
-  console.log(`${count} labels fitted: ${per(laid.ms)}, ${per(laid.ms / count)} each; ${laid.value.unreadable.length} cannot be read`) // prettier-ignore
+  console.log(
+    `${count} labels fitted: ${per(laid.ms)}, ${per(laid.ms / count)} each; ${laid.value.unreadable.length} cannot be read`,
+  )
 
-  const options = { font, adjust: noAdjust, dpi: 203, stock: '#ffffff', media: 'x', rasterType: 'black_1', rasterise } as const // prettier-ignore
+  const options = {
+    font,
+    adjust: noAdjust,
+    dpi: 203,
+    stock: '#ffffff',
+    media: 'x',
+    rasterType: 'black_1',
+    rasterise,
+  } as const
   let told = 0
   const pdf = await peakOf((look) =>
     documentPdf(document, font, noAdjust, () => {

@@ -24,8 +24,14 @@ export interface PrintOrder {
 
 /** States of a job, RFC 8011 (5.3.7). */
 export const jobStates = [
-  'pending', 'pending-held', 'processing', 'processing-stopped', 'canceled', 'aborted', 'completed',
-] as const // prettier-ignore
+  'pending',
+  'pending-held',
+  'processing',
+  'processing-stopped',
+  'canceled',
+  'aborted',
+  'completed',
+] as const
 export type JobState = (typeof jobStates)[number] | 'unknown'
 
 export interface JobStatus {
@@ -61,8 +67,14 @@ function statusOf(job: Attributes): JobStatus {
 }
 
 const jobAttributes = [
-  'job-id', 'job-name', 'job-state', 'job-state-reasons', 'job-state-message', 'job-impressions-completed', 'number-of-documents',
-] // prettier-ignore
+  'job-id',
+  'job-name',
+  'job-state',
+  'job-state-reasons',
+  'job-state-message',
+  'job-impressions-completed',
+  'number-of-documents',
+]
 
 /**
  * The job of that ticket, finished or not, or null when the printer has none.
@@ -181,8 +193,16 @@ async function sendDocument(address: string, order: PrintOrder, jobId: number): 
 
 function checkTaken(printer: PrinterStatus, order: PrintOrder): void {
   if (!printer.isAccepting)
-    throw new IppProblem('REFUSED', `${printer.name} takes no jobs at the moment.`, 'server-error-not-accepting-jobs') // prettier-ignore
+    throw new IppProblem(
+      'REFUSED',
+      `${printer.name} takes no jobs at the moment.`,
+      'server-error-not-accepting-jobs',
+    )
   const takes = printer.formats
   if (takes.length > 0 && !takes.includes(order.format) && !takes.includes('application/octet-stream'))
-    throw new IppProblem('REFUSED', `${printer.name} does not take ${order.format}. It takes ${takes.join(', ')}.`, 'client-error-document-format-not-supported') // prettier-ignore
+    throw new IppProblem(
+      'REFUSED',
+      `${printer.name} does not take ${order.format}. It takes ${takes.join(', ')}.`,
+      'client-error-document-format-not-supported',
+    )
 }

@@ -33,15 +33,25 @@ export async function printerStatus(address: string, signal?: AbortSignal): Prom
       operation: 'Get-Printer-Attributes',
       operationAttributes: {
         'requested-attributes': [
-          'printer-name', 'printer-info', 'printer-state', 'printer-state-reasons', 'printer-state-message', 'printer-is-accepting-jobs',
-          'document-format-supported', 'media-supported', 'media-ready', 'printer-resolution-supported', 'operations-supported',
-          'pwg-raster-document-type-supported', 'pwg-raster-document-resolution-supported',
+          'printer-name',
+          'printer-info',
+          'printer-state',
+          'printer-state-reasons',
+          'printer-state-message',
+          'printer-is-accepting-jobs',
+          'document-format-supported',
+          'media-supported',
+          'media-ready',
+          'printer-resolution-supported',
+          'operations-supported',
+          'pwg-raster-document-type-supported',
+          'pwg-raster-document-resolution-supported',
           'sides-supported',
         ],
       },
     },
     signal,
-  ) // prettier-ignore
+  )
   const reasons = texts(valuesOf(printer, 'printer-state-reasons')).filter((r) => r !== 'none')
   const state = textOf(printer, 'printer-state')
   return {
@@ -88,4 +98,8 @@ const reasonWords: readonly (readonly [reason: RegExp, words: string])[] = [
 ]
 
 const reasonsInWords = (reasons: readonly string[]): string =>
-  [...new Set(reasons.flatMap((r) => reasonWords.filter(([pattern]) => pattern.test(r)).map(([, words]) => words)))].join(' ') // prettier-ignore
+  [
+    ...new Set(
+      reasons.flatMap((r) => reasonWords.filter(([pattern]) => pattern.test(r)).map(([, words]) => words)),
+    ),
+  ].join(' ')

@@ -25,12 +25,15 @@ export class IppProblem extends Error {
 }
 
 const refusals: Readonly<Record<string, string>> = {
-  'client-error-document-format-not-supported': 'does not take this kind of document. Choose the other format',
+  'client-error-document-format-not-supported':
+    'does not take this kind of document. Choose the other format',
   'client-error-document-format-error': 'cannot read the document',
-  'client-error-attributes-or-values-not-supported': 'does not have this paper or label size. Choose the stock that is loaded', // prettier-ignore
+  'client-error-attributes-or-values-not-supported':
+    'does not have this paper or label size. Choose the stock that is loaded',
   'client-error-not-possible': 'cannot do that now',
   'client-error-not-found': 'does not know this job',
-  'client-error-request-entity-too-large': 'says that the document is too large. Print fewer labels at a time',
+  'client-error-request-entity-too-large':
+    'says that the document is too large. Print fewer labels at a time',
   'client-error-not-authorized': 'does not let you print',
   'client-error-forbidden': 'does not let you print',
   'server-error-not-accepting-jobs': 'takes no jobs at the moment',
@@ -38,7 +41,7 @@ const refusals: Readonly<Record<string, string>> = {
   'server-error-device-error': 'has a fault',
   'server-error-service-unavailable': 'is not ready',
   'server-error-operation-not-supported': 'cannot do this',
-} // prettier-ignore
+}
 
 /** What a refusal means. */
 export const refusal = (status: string, said: string): IppProblem =>

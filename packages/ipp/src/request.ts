@@ -16,11 +16,17 @@ export function printerUrl(address: string): URL {
   try {
     url = new URL(address)
   } catch {
-    throw new IppProblem('ADDRESS', `“${address.slice(0, 80)}” is no address of a printer. Write it as in ipp://127.0.0.1:631/ipp/print.`) // prettier-ignore
+    throw new IppProblem(
+      'ADDRESS',
+      `“${address.slice(0, 80)}” is no address of a printer. Write it as in ipp://127.0.0.1:631/ipp/print.`,
+    )
   }
   const isIpp = url.protocol === 'ipp:' || url.protocol === 'ipps:'
   if (!isIpp || url.username !== '' || url.password !== '' || url.hostname === '')
-    throw new IppProblem('ADDRESS', `“${address.slice(0, 80)}” is no address of a printer. It must begin with ipp:// or ipps:// and hold no password.`) // prettier-ignore
+    throw new IppProblem(
+      'ADDRESS',
+      `“${address.slice(0, 80)}” is no address of a printer. It must begin with ipp:// or ipps:// and hold no password.`,
+    )
   const scheme = url.protocol === 'ipps:' ? 'https' : 'http'
   return new URL(`${scheme}://${url.hostname}:${url.port || '631'}${url.pathname}${url.search}`)
 }
@@ -48,7 +54,8 @@ export async function ippRequest(
     throw new IppProblem('NOT_IPP', 'What answers at this address is no IPP printer. Check the address.')
   }
   const status = read.statusCode ?? ''
-  if (!status.startsWith('successful')) throw refusal(status, textOf(read.operationAttributes, 'status-message')) // prettier-ignore
+  if (!status.startsWith('successful'))
+    throw refusal(status, textOf(read.operationAttributes, 'status-message'))
   return read
 }
 
@@ -59,8 +66,14 @@ function post(url: URL, body: Buffer, signal?: AbortSignal): Promise<Buffer> {
       const why = (error as NodeJS.ErrnoException).code ?? (error as Error).message
       reject(
         connected
-          ? new IppProblem('BROKEN', `The line to the printer broke (${why}). It may have the job or not: look before you print again.`) // prettier-ignore
-          : new IppProblem('UNREACHABLE', `The printer at ${url.host} does not answer (${why}). Check that it is on and the address is right.`), // prettier-ignore
+          ? new IppProblem(
+              'BROKEN',
+              `The line to the printer broke (${why}). It may have the job or not: look before you print again.`,
+            )
+          : new IppProblem(
+              'UNREACHABLE',
+              `The printer at ${url.host} does not answer (${why}). Check that it is on and the address is right.`,
+            ),
       )
     }
     const request = (url.protocol === 'https:' ? https : http).request(

@@ -13,8 +13,14 @@ describe('messages', () => {
     })
     const read = decode(bytes)
     expect(read).toMatchObject({ version: '2.0', operation: 'Print-Job', id: 77 })
-    expect(Object.keys(read.operationAttributes).slice(0, 3)).toEqual(['attributes-charset', 'attributes-natural-language', 'printer-uri']) // prettier-ignore
-    expect(read.jobs).toEqual([{ copies: 2, 'media-col': { 'media-size': { 'x-dimension': 1400, 'y-dimension': 1400 } } }]) // prettier-ignore
+    expect(Object.keys(read.operationAttributes).slice(0, 3)).toEqual([
+      'attributes-charset',
+      'attributes-natural-language',
+      'printer-uri',
+    ])
+    expect(read.jobs).toEqual([
+      { copies: 2, 'media-col': { 'media-size': { 'x-dimension': 1400, 'y-dimension': 1400 } } },
+    ])
     expect([...read.data]).toEqual([1, 2, 3])
   })
   test('the bytes begin as RFC 8010 has them: version, operation, request-id', () => {
@@ -30,8 +36,11 @@ describe('messages', () => {
     )
   })
   test('several jobs are a list, none is an empty one', () => {
-    const of = (jobs: { 'job-id': number }[]) => decode(encode({ statusCode: 'successful-ok', id: 1, jobs })).jobs // prettier-ignore
-    expect([of([]), of([{ 'job-id': 1 }]), of([{ 'job-id': 1 }, { 'job-id': 2 }])].map((j) => j.length)).toEqual([0, 1, 2]) // prettier-ignore
+    const of = (jobs: { 'job-id': number }[]) =>
+      decode(encode({ statusCode: 'successful-ok', id: 1, jobs })).jobs
+    expect(
+      [of([]), of([{ 'job-id': 1 }]), of([{ 'job-id': 1 }, { 'job-id': 2 }])].map((j) => j.length),
+    ).toEqual([0, 1, 2])
   })
   test('bytes that are no message are refused or read, and never run on', () => {
     fc.assert(

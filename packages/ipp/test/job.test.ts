@@ -2,8 +2,16 @@ import http from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterEach, describe, expect, test } from 'vitest'
 import {
-  decode, encode, findJob, printerStatus, sendOrder, IppProblem, type IppMessage, type OutMessage, type PrintOrder,
-} from '../src/index.js' // prettier-ignore
+  decode,
+  encode,
+  findJob,
+  printerStatus,
+  sendOrder,
+  IppProblem,
+  type IppMessage,
+  type OutMessage,
+  type PrintOrder,
+} from '../src/index.js'
 
 type Answer = Omit<OutMessage, 'id'> | 'break' | 'nonsense'
 
@@ -24,7 +32,9 @@ async function printer(answers: Readonly<Record<string, (message: IppMessage) =>
     request.on('end', () => {
       const message = decode(Buffer.concat(parts))
       asked.push(message)
-      const answer = answers[message.operation ?? '']?.(message) ?? { statusCode: 'server-error-operation-not-supported' } // prettier-ignore
+      const answer = answers[message.operation ?? '']?.(message) ?? {
+        statusCode: 'server-error-operation-not-supported',
+      }
       if (answer === 'break') request.socket.destroy()
       else if (answer === 'nonsense') response.end('<html>')
       else response.end(encode({ ...answer, id: message.id }))
@@ -45,10 +55,16 @@ const ready = () => ({
     'printer-is-accepting-jobs': true,
     'document-format-supported': ['application/pdf'],
     'operations-supported': ['Print-Job', 'Create-Job', 'Send-Document'],
-    'printer-resolution-supported': [[203, 203, 'dpi'], [300, 600, 'dpi']],
+    'printer-resolution-supported': [
+      [203, 203, 'dpi'],
+      [300, 600, 'dpi'],
+    ],
   },
-}) // prettier-ignore
-const job = (id: number, state = 'pending', more = {}) => ({ ...ok, jobs: [{ 'job-id': id, 'job-state': state, ...more }] }) // prettier-ignore
+})
+const job = (id: number, state = 'pending', more = {}) => ({
+  ...ok,
+  jobs: [{ 'job-id': id, 'job-state': state, ...more }],
+})
 const order = (change: Partial<PrintOrder> = {}): PrintOrder => ({
   ticket: 'ticket-1234',
   name: 'Labels',
@@ -70,12 +86,18 @@ const codeOf = async (run: Promise<unknown>): Promise<string> => {
 
 describe('sending an order', () => {
   test('makes a job, then sends its document, under a name that holds the ticket', async () => {
-    const to = await printer({ 'Get-Printer-Attributes': ready, 'Create-Job': () => job(5), 'Send-Document': () => job(5, 'processing') }) // prettier-ignore
+    const to = await printer({
+      'Get-Printer-Attributes': ready,
+      'Create-Job': () => job(5),
+      'Send-Document': () => job(5, 'processing'),
+    })
     expect(await sendOrder(to.address, order(), false)).toMatchObject({ jobId: 5, state: 'processing' })
     expect(to.names()).toEqual(['Get-Printer-Attributes', 'Create-Job', 'Send-Document'])
     const [, create, send] = to.asked
     expect(create!.operationAttributes['job-name']).toBe('Labels [ticket-1234]')
-    expect(create!.jobs[0]!['media-col']).toEqual({ 'media-size': { 'x-dimension': 21000, 'y-dimension': 29700 } }) // prettier-ignore
+    expect(create!.jobs[0]!['media-col']).toEqual({
+      'media-size': { 'x-dimension': 21000, 'y-dimension': 29700 },
+    })
     expect(send!.operationAttributes['last-document']).toBe(true)
     expect([...send!.data]).toEqual([37, 80, 68, 70])
   })
@@ -100,7 +122,8 @@ describe('sending an order', () => {
   test('again gives the document to a job whose line broke before it', async () => {
     const to = await printer({
       'Get-Printer-Attributes': ready,
-      'Get-Jobs': () => job(5, 'pending-held', { 'job-name': 'Labels [ticket-1234]', 'number-of-documents': 0 }), // prettier-ignore
+      'Get-Jobs': () =>
+        job(5, 'pending-held', { 'job-name': 'Labels [ticket-1234]', 'number-of-documents': 0 }),
       'Send-Document': ({ operationAttributes: a }) => job(Number(a['job-id'])),
     })
     expect(await sendOrder(to.address, order(), true)).toMatchObject({ jobId: 5 })
@@ -116,7 +139,11 @@ describe('sending an order', () => {
     expect(await sendOrder(to.address, order(), true)).toMatchObject({ jobId: 6 })
   })
   test('tells the number of the job as soon as there is one', async () => {
-    const to = await printer({ 'Get-Printer-Attributes': ready, 'Create-Job': () => job(5), 'Send-Document': () => 'break' }) // prettier-ignore
+    const to = await printer({
+      'Get-Printer-Attributes': ready,
+      'Create-Job': () => job(5),
+      'Send-Document': () => 'break',
+    })
     const seen: number[] = []
     expect(await codeOf(sendOrder(to.address, order(), false, (id) => seen.push(id)))).toBe('BROKEN')
     expect(seen).toEqual([5])
@@ -125,27 +152,53 @@ describe('sending an order', () => {
 
 describe('what goes wrong', () => {
   test('nothing is sent to a printer that takes no jobs or not this format', async () => {
-    const shut = await printer({ 'Get-Printer-Attributes': () => ({ ...ok, printer: { ...ready().printer, 'printer-is-accepting-jobs': false } }) }) // prettier-ignore
+    const shut = await printer({
+      'Get-Printer-Attributes': () => ({
+        ...ok,
+        printer: { ...ready().printer, 'printer-is-accepting-jobs': false },
+      }),
+    })
     await expect(sendOrder(shut.address, order(), false)).rejects.toThrow(/takes no jobs/)
     const other = await printer({ 'Get-Printer-Attributes': ready })
-    await expect(sendOrder(other.address, order({ format: 'image/pwg-raster' }), false)).rejects.toThrow(/does not take image\/pwg-raster. It takes application\/pdf/) // prettier-ignore
+    await expect(sendOrder(other.address, order({ format: 'image/pwg-raster' }), false)).rejects.toThrow(
+      /does not take image\/pwg-raster. It takes application\/pdf/,
+    )
     expect([...shut.names(), ...other.names()]).toEqual(['Get-Printer-Attributes', 'Get-Printer-Attributes'])
   })
   test('is told apart by whether anything was sent', async () => {
     expect(await codeOf(printerStatus('ipp://127.0.0.1:1/ipp/print'))).toBe('UNREACHABLE')
-    expect(await codeOf(printerStatus((await printer({ 'Get-Printer-Attributes': () => 'break' })).address))).toBe('BROKEN') // prettier-ignore
-    expect(await codeOf(printerStatus((await printer({ 'Get-Printer-Attributes': () => 'nonsense' })).address))).toBe('NOT_IPP') // prettier-ignore
+    expect(
+      await codeOf(printerStatus((await printer({ 'Get-Printer-Attributes': () => 'break' })).address)),
+    ).toBe('BROKEN')
+    expect(
+      await codeOf(printerStatus((await printer({ 'Get-Printer-Attributes': () => 'nonsense' })).address)),
+    ).toBe('NOT_IPP')
     expect(await codeOf(findJob((await printer({})).address, 'x'))).toBe('REFUSED')
   })
   test('a refusal is said in words', async () => {
-    const to = await printer({ 'Get-Printer-Attributes': ready, 'Create-Job': () => ({ statusCode: 'client-error-attributes-or-values-not-supported', operationAttributes: { 'status-message': 'media' } }) }) // prettier-ignore
-    await expect(sendOrder(to.address, order(), false)).rejects.toThrow(/does not have this paper or label size.*It says: media/) // prettier-ignore
+    const to = await printer({
+      'Get-Printer-Attributes': ready,
+      'Create-Job': () => ({
+        statusCode: 'client-error-attributes-or-values-not-supported',
+        operationAttributes: { 'status-message': 'media' },
+      }),
+    })
+    await expect(sendOrder(to.address, order(), false)).rejects.toThrow(
+      /does not have this paper or label size.*It says: media/,
+    )
   })
 })
 
 test('what a printer says of itself is read, and its reasons put into words', async () => {
   const to = await printer({
-    'Get-Printer-Attributes': () => ({ ...ok, printer: { ...ready().printer, 'printer-state': 'stopped', 'printer-state-reasons': ['cover-open-error', 'media-empty'] } }), // prettier-ignore
+    'Get-Printer-Attributes': () => ({
+      ...ok,
+      printer: {
+        ...ready().printer,
+        'printer-state': 'stopped',
+        'printer-state-reasons': ['cover-open-error', 'media-empty'],
+      },
+    }),
   })
   expect(await printerStatus(to.address)).toMatchObject({
     name: 'Test',

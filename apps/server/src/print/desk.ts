@@ -2,8 +2,15 @@ import { mkdir, readFile, rename, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import {
-  cancelJob, findJob, IppProblem, jobStatus, printerStatus, sendOrder, type JobStatus, type PrintOrder,
-} from '@reach-plot/ipp' // prettier-ignore
+  cancelJob,
+  findJob,
+  IppProblem,
+  jobStatus,
+  printerStatus,
+  sendOrder,
+  type JobStatus,
+  type PrintOrder,
+} from '@reach-plot/ipp'
 import { checkAllowed } from './allow.js'
 import { isSettled, ticketSchema, type OrderQuery, type Ticket, type TicketState } from './ticket.js'
 
@@ -64,7 +71,16 @@ export class PrintDesk {
     if (isOpen) return this.status(query.ticket) as Promise<Ticket>
     const { ticket, printer, name } = query
     const isRetry = known?.wasSent === true
-    this.#put({ ticket, printer, name, state: 'sending', message: '', jobId: known?.jobId ?? null, pagesDone: null, wasSent: isRetry }) // prettier-ignore
+    this.#put({
+      ticket,
+      printer,
+      name,
+      state: 'sending',
+      message: '',
+      jobId: known?.jobId ?? null,
+      pagesDone: null,
+      wasSent: isRetry,
+    })
     try {
       checkAllowed(printer, this.#printers)
       const order: PrintOrder = { ...query, format, document }
@@ -128,9 +144,12 @@ export class PrintDesk {
     if (state === 'failed') message = job.says || 'The printer gave the job up.'
     if (state === 'waiting') {
       const printer = await printerStatus(this.#tickets.get(ticket)?.printer ?? '').catch(() => null)
-      message = [printer?.says, job.reasons.includes('printer-stopped') ? job.says.replace(/^[a-z-]+$/, '') : '']
+      message = [
+        printer?.says,
+        job.reasons.includes('printer-stopped') ? job.says.replace(/^[a-z-]+$/, '') : '',
+      ]
         .filter(Boolean)
-        .join(' ') // prettier-ignore
+        .join(' ')
     }
     return this.#change(ticket, { state, message, jobId: job.jobId, pagesDone: job.pagesDone, wasSent: true })
   }

@@ -35,7 +35,9 @@ export function printing(app: FastifyInstance, desk: PrintDesk): void {
     const query = orderSchema.safeParse(request.query)
     if (!query.success) {
       const issue = query.error.issues[0]
-      return reply.code(400).send({ error: `${issue?.path.join('.') ?? 'query'}: ${issue?.message ?? 'unreadable'}` }) // prettier-ignore
+      return reply
+        .code(400)
+        .send({ error: `${issue?.path.join('.') ?? 'query'}: ${issue?.message ?? 'unreadable'}` })
     }
     const body = request.body as Buffer
     if (body.length === 0) return reply.code(400).send({ error: 'The document is empty.' })

@@ -5,17 +5,30 @@ import { printDpis } from './render.js'
 
 /** Sizes that are named; any other within the bounds is taken as well. */
 const namedMedia = [
-  'iso_a4_210x297mm', 'iso_a5_148x210mm', 'iso_a6_105x148mm', 'iso_a7_74x105mm', 'na_letter_8.5x11in', 'na_legal_8.5x14in',
-  'na_index-4x6_4x6in', 'custom_min_4x4mm', 'custom_max_216x450mm',
-] as const // prettier-ignore
+  'iso_a4_210x297mm',
+  'iso_a5_148x210mm',
+  'iso_a6_105x148mm',
+  'iso_a7_74x105mm',
+  'na_letter_8.5x11in',
+  'na_legal_8.5x14in',
+  'na_index-4x6_4x6in',
+  'custom_min_4x4mm',
+  'custom_max_216x450mm',
+] as const
 
 /** Bounds of a label or sheet, mm. */
 export const mediaBounds = { leastMm: 4, mostWidthMm: 450, mostHeightMm: 450 } as const
 
 export const operations = [
-  'Print-Job', 'Validate-Job', 'Create-Job', 'Send-Document', 'Cancel-Job', 'Get-Job-Attributes', 'Get-Jobs',
+  'Print-Job',
+  'Validate-Job',
+  'Create-Job',
+  'Send-Document',
+  'Cancel-Job',
+  'Get-Job-Attributes',
+  'Get-Jobs',
   'Get-Printer-Attributes',
-] as const // prettier-ignore
+] as const
 
 const seconds = (now: number, from: number): number => Math.max(1, Math.round(now - from))
 
@@ -76,7 +89,8 @@ export const printerAttributes = (machine: Machine, address: string, now: number
 })
 
 /** Names of attributes by the groups that a client may ask for at once. */
-const jobTemplate = /^(copies|finishings|media|output-bin|number-up|orientation-requested|print-quality|printer-resolution|sides)\b/ // prettier-ignore
+const jobTemplate =
+  /^(copies|finishings|media|output-bin|number-up|orientation-requested|print-quality|printer-resolution|sides)\b/
 
 /** The attributes that are asked for: by name, by group, or all of them. */
 export function requested(all: Attributes, wanted: readonly unknown[]): Attributes {
@@ -93,7 +107,12 @@ export function requested(all: Attributes, wanted: readonly unknown[]): Attribut
 }
 
 /** Attributes of a job, RFC 8011 (5.3). */
-export const jobAttributes = (job: StandInJob, machine: Machine, address: string, now: number): Attributes => ({
+export const jobAttributes = (
+  job: StandInJob,
+  machine: Machine,
+  address: string,
+  now: number,
+): Attributes => ({
   'job-uri': `${address}/jobs/${job.id}`,
   'job-id': job.id,
   'job-printer-uri': address,
@@ -109,4 +128,4 @@ export const jobAttributes = (job: StandInJob, machine: Machine, address: string
   'time-at-processing': job.processingAt === null ? null : seconds(job.processingAt, machine.startedAt),
   'time-at-completed': job.completedAt === null ? null : seconds(job.completedAt, machine.startedAt),
   'job-printer-up-time': seconds(now, machine.startedAt),
-}) // prettier-ignore
+})

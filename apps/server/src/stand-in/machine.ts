@@ -167,7 +167,12 @@ export class Machine {
       this.#end(job, 'completed', 'job-completed-successfully', '')
     } catch (error) {
       if (!isOver(job.state))
-        this.#end(job, 'aborted', 'document-format-error', `The document cannot be printed: ${(error as Error).message}.`) // prettier-ignore
+        this.#end(
+          job,
+          'aborted',
+          'document-format-error',
+          `The document cannot be printed: ${(error as Error).message}.`,
+        )
     } finally {
       await rendering?.close()
       job.document = null
@@ -179,7 +184,9 @@ export class Machine {
     while (!isOver(job.state) && this.reasons.length > 0) {
       job.state = 'processing-stopped'
       job.reasons = ['printer-stopped']
-      job.message = this.#faults.has('wrong-size') ? `Loaded are labels of ${otherSize.widthMm} x ${otherSize.heightMm} mm.` : '' // prettier-ignore
+      job.message = this.#faults.has('wrong-size')
+        ? `Loaded are labels of ${otherSize.widthMm} x ${otherSize.heightMm} mm.`
+        : ''
       await this.#change()
     }
     if (!isOver(job.state)) {
@@ -239,5 +246,7 @@ const inMm = ({ widthMm, heightMm }: SizeMm): string => `${widthMm.toFixed(1)} x
 function sensed(format: string, document: Uint8Array): DocumentFormat {
   const known = documentFormats.find((f) => f === format)
   if (known) return known
-  return Buffer.from(document.subarray(0, 4)).toString('latin1') === 'RaS2' ? 'image/pwg-raster' : 'application/pdf' // prettier-ignore
+  return Buffer.from(document.subarray(0, 4)).toString('latin1') === 'RaS2'
+    ? 'image/pwg-raster'
+    : 'application/pdf'
 }

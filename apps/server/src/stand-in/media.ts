@@ -1,4 +1,4 @@
-import { paperSizeMm } from '@reach-plot/core/print'
+import { paperSizeMm } from '@reach-plot/core/drawing'
 import type { SizeMm } from './job.js'
 
 /** The size that a PWG 5101.1 name carries, or null when it is no such name. */

@@ -26,11 +26,17 @@ export interface Call {
 type Answer = Pick<OutMessage, 'jobs' | 'printer'>
 
 /** Answers one IPP request; every request gets an answer, also one that makes no sense. */
-export function answer(machine: Machine, message: IppMessage, fallbackAddress: string, now: number): OutMessage {
+export function answer(
+  machine: Machine,
+  message: IppMessage,
+  fallbackAddress: string,
+  now: number,
+): OutMessage {
   const isVersion = /^[12]\.\d$/.test(message.version)
   const version = isVersion ? message.version : '1.1'
   try {
-    if (!isVersion) throw new Refused('server-error-version-not-supported', `IPP ${message.version} is not spoken here`)
+    if (!isVersion)
+      throw new Refused('server-error-version-not-supported', `IPP ${message.version} is not spoken here`)
     checkHead(message)
     const operation = message.operation ?? ''
     const run = Object.hasOwn(runs, operation) ? runs[operation] : undefined
@@ -48,7 +54,7 @@ export function answer(machine: Machine, message: IppMessage, fallbackAddress: s
     const said = error instanceof Refused ? error.message : 'something went wrong in the printer'
     return { version, id: message.id, statusCode: status, operationAttributes: { 'status-message': said } }
   }
-} // prettier-ignore
+}
 
 /** What every request has: a number, the character set, the language, and which printer or job it is about. */
 function checkHead({ id, operationAttributes }: IppMessage): void {
@@ -80,7 +86,10 @@ function addressOf({ operationAttributes }: IppMessage): string | null {
 
 const runs: Readonly<Record<string, (call: Call) => Answer>> = {
   'Get-Printer-Attributes': ({ message, address, machine, now }) => ({
-    printer: requested(printerAttributes(machine, address, now), valuesOf(message.operationAttributes, 'requested-attributes')),
+    printer: requested(
+      printerAttributes(machine, address, now),
+      valuesOf(message.operationAttributes, 'requested-attributes'),
+    ),
   }),
   'Validate-Job': (call) => {
     checkJob(call)
@@ -103,7 +112,9 @@ const runs: Readonly<Record<string, (call: Call) => Answer>> = {
     const job = jobOf(call)
     if (job.documents > 0 || isOver(job.state))
       throw new Refused(
-        job.documents > 0 && !isOver(job.state) ? 'server-error-multiple-document-jobs-not-supported' : 'client-error-not-possible',
+        job.documents > 0 && !isOver(job.state)
+          ? 'server-error-multiple-document-jobs-not-supported'
+          : 'client-error-not-possible',
         'the job has its document',
       )
     checkFormat(call)
@@ -120,7 +131,7 @@ const runs: Readonly<Record<string, (call: Call) => Answer>> = {
     return { jobs: [requested(attributesOf(jobOf(call), call), wanted)] }
   },
   'Get-Jobs': (call) => ({ jobs: jobList(call) }),
-} // prettier-ignore
+}
 
 const attributesOf = (job: StandInJob, { machine, address, now }: Call): Attributes =>
   jobAttributes(job, machine, address, now)
@@ -140,7 +151,8 @@ function jobList(call: Call): Attributes[] {
   if (which !== 'completed' && which !== 'not-completed')
     throw new Refused('client-error-attributes-or-values-not-supported', `which-jobs ${which}`)
   const limit = Number(operationAttributes['limit'] ?? Infinity)
-  const mine = operationAttributes['my-jobs'] === true ? textOf(operationAttributes, 'requesting-user-name') : null
+  const mine =
+    operationAttributes['my-jobs'] === true ? textOf(operationAttributes, 'requesting-user-name') : null
   const asked = valuesOf(operationAttributes, 'requested-attributes')
   const jobs = call.machine.jobs.filter(
     (job) => isOver(job.state) === (which === 'completed') && (mine === null || job.user === mine),
@@ -150,7 +162,7 @@ function jobList(call: Call): Attributes[] {
   return sorted
     .slice(0, limit)
     .map((job) => requested(attributesOf(job, call), asked.length > 0 ? asked : ['job-uri', 'job-id']))
-} // prettier-ignore
+}
 
 function jobOf({ message: { operationAttributes }, machine }: Call): StandInJob {
   const inUri = /\/jobs\/(\d+)$/.exec(textOf(operationAttributes, 'job-uri'))?.[1]
@@ -163,21 +175,24 @@ function jobOf({ message: { operationAttributes }, machine }: Call): StandInJob 
 
 function createJob(call: Call, size: SizeMm | null, copies: number): StandInJob {
   const { operationAttributes } = call.message
-  const name = textOf(operationAttributes, 'job-name') || textOf(operationAttributes, 'document-name') || 'job'
+  const name =
+    textOf(operationAttributes, 'job-name') || textOf(operationAttributes, 'document-name') || 'job'
   const user = textOf(operationAttributes, 'requesting-user-name') || 'anonymous'
   return call.machine.create(name.slice(0, 255), user.slice(0, 255), size, copies)
-} // prettier-ignore
+}
 
 const formatOf = ({ message }: Call): string =>
   textOf(message.operationAttributes, 'document-format') || 'application/octet-stream'
 
 function checkFormat(call: Call): void {
   const format = formatOf(call)
-  const isTaken = format === 'application/octet-stream' || (documentFormats as readonly string[]).includes(format)
-  if (!isTaken) throw new Refused('client-error-document-format-not-supported', `${format} is not printed here`)
+  const isTaken =
+    format === 'application/octet-stream' || (documentFormats as readonly string[]).includes(format)
+  if (!isTaken)
+    throw new Refused('client-error-document-format-not-supported', `${format} is not printed here`)
   const compression = textOf(call.message.operationAttributes, 'compression') || 'none'
   if (compression !== 'none') throw new Refused('client-error-compression-not-supported', compression)
-} // prettier-ignore
+}
 
 /** What is wrong with a job before it is taken, and the size that it wants. */
 function checkJob(call: Call): { size: SizeMm | null; copies: number } {
@@ -192,7 +207,11 @@ function checkJob(call: Call): { size: SizeMm | null; copies: number } {
     throw new Refused('client-error-attributes-or-values-not-supported', 'media')
   if (size !== null && size !== 'unknown') {
     const { leastMm, mostWidthMm, mostHeightMm } = mediaBounds
-    const fits = size.widthMm >= leastMm && size.heightMm >= leastMm && size.widthMm <= mostWidthMm && size.heightMm <= mostHeightMm // prettier-ignore
+    const fits =
+      size.widthMm >= leastMm &&
+      size.heightMm >= leastMm &&
+      size.widthMm <= mostWidthMm &&
+      size.heightMm <= mostHeightMm
     if (!fits)
       throw new Refused(
         'client-error-attributes-or-values-not-supported',

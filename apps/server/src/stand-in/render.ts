@@ -1,6 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas'
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { bitsOf, bitsPng, readPwgRaster, type Bits } from '@reach-plot/core/print'
+import { bitsOf, bitsPng, readPwgRaster } from '@reach-plot/print'
+import type { Bits } from '@reach-plot/core/drawing'
 import type { DocumentFormat, PrintedPage, SizeMm } from './job.js'
 
 /** Resolutions that the stand-in burns, dots per inch. */
@@ -63,10 +64,14 @@ async function pdfRendering(pdf: PDFDocumentProxy, close: () => Promise<void>): 
   const sizeOf = async (at: number): Promise<SizeMm> => {
     const { width, height } = (await pdf.getPage(at + 1)).getViewport({ scale: 1 })
     const size = { widthMm: (width / 72) * 25.4, heightMm: (height / 72) * 25.4 }
-    if (!(size.widthMm > 1 && size.heightMm > 1 && Math.max(size.widthMm, size.heightMm) <= renderLimits.sideMm))
+    if (!(
+      size.widthMm > 1 &&
+      size.heightMm > 1 &&
+      Math.max(size.widthMm, size.heightMm) <= renderLimits.sideMm
+    ))
       throw new Error(`page ${at + 1} is ${size.widthMm.toFixed(0)} x ${size.heightMm.toFixed(0)} mm`)
     return size
-  } // prettier-ignore
+  }
   return {
     count: pdf.numPages,
     size: await sizeOf(0),

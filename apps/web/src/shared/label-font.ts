@@ -1,6 +1,6 @@
 import latin from '@fontsource/barlow-condensed/files/barlow-condensed-latin-500-normal.woff?url'
 import latinExt from '@fontsource/barlow-condensed/files/barlow-condensed-latin-ext-500-normal.woff?url'
-import { loadLabelFont, type LabelFont } from '@reach-plot/core/print'
+import { loadLabelFont, type LabelFont } from '@reach-plot/core/drawing'
 
 let loading: Promise<LabelFont> | null = null
 

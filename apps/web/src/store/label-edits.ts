@@ -1,6 +1,6 @@
 import type { Plan } from '@reach-plot/core'
-import type { Icon, KeyLabel, KeyWords, LabelRule } from '@reach-plot/core/labels'
-import type { Stock } from '@reach-plot/core/print'
+import type { Icon, KeyLabel, KeyWords, LabelRule } from '@reach-plot/core/label-design'
+import type { Stock } from '@reach-plot/core/drawing'
 
 /** Edits of how labels are made, as recipes on an immer draft. */
 
@@ -69,7 +69,13 @@ export function setIcon(plan: Plan, commandId: string, icon: string | null): voi
 
 /** Adds an icon of the person's own under an id that is free, and returns the id. */
 export function addIcon(plan: Plan, icon: Omit<Icon, 'id'>): string {
-  const stem = `own-${icon.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 40) || 'icon'}` // prettier-ignore
+  const stem = `own-${
+    icon.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 40) || 'icon'
+  }`
   const taken = new Set(plan.labels.icons.map((i) => i.id))
   let id = stem
   for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`

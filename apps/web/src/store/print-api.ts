@@ -48,7 +48,10 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
   try {
     response = await fetch(path, init)
   } catch {
-    throw new ServerProblem('The Reach Plot server does not answer. Start it again; what was sent is not lost.', true) // prettier-ignore
+    throw new ServerProblem(
+      'The Reach Plot server does not answer. Start it again; what was sent is not lost.',
+      true,
+    )
   }
   const isJson = response.headers.get('content-type')?.includes('json') === true
   const body: unknown = isJson ? await response.json() : null
@@ -76,12 +79,19 @@ export interface OrderQuery {
   readonly sides?: 'two-sided-short-edge' | undefined
 }
 
-export const sendDocument = (query: OrderQuery, format: string, body: Uint8Array<ArrayBuffer>): Promise<Ticket> =>
-  call(`/api/print?${new URLSearchParams(Object.entries(query).flatMap(([k, v]) => (v === undefined ? [] : [[k, String(v)]])))}`, {
-    method: 'POST',
-    headers: { 'content-type': format },
-    body,
-  }) // prettier-ignore
+export const sendDocument = (
+  query: OrderQuery,
+  format: string,
+  body: Uint8Array<ArrayBuffer>,
+): Promise<Ticket> =>
+  call(
+    `/api/print?${new URLSearchParams(Object.entries(query).flatMap(([k, v]) => (v === undefined ? [] : [[k, String(v)]])))}`,
+    {
+      method: 'POST',
+      headers: { 'content-type': format },
+      body,
+    },
+  )
 
 export const ticketStatus = (ticket: string): Promise<Ticket> => call(`/api/print/${ticket}`)
 export const cancelTicket = (ticket: string): Promise<Ticket> =>

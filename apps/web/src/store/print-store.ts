@@ -1,5 +1,12 @@
 import { create } from 'zustand'
-import { cancelTicket, sendDocument, ServerProblem, ticketStatus, type OrderQuery, type Ticket } from './print-api.js' // prettier-ignore
+import {
+  cancelTicket,
+  sendDocument,
+  ServerProblem,
+  ticketStatus,
+  type OrderQuery,
+  type Ticket,
+} from './print-api.js'
 
 /** A document on its way to a printer; kept until the next one, so that it can be sent again under the same ticket. */
 interface PrintOrder {

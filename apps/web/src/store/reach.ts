@@ -1,8 +1,17 @@
 import { useEffect, useMemo } from 'react'
 import {
-  priceContext, reachSituation, triggerReach,
-  type ChordReach, type FieldArea, type Finger, type Modifier, type Plan, type ReachAt, type ReachByPlace, type Trigger,
-} from '@reach-plot/core' // prettier-ignore
+  priceContext,
+  reachSituation,
+  triggerReach,
+  type ChordReach,
+  type FieldArea,
+  type Finger,
+  type Modifier,
+  type Plan,
+  type ReachAt,
+  type ReachByPlace,
+  type Trigger,
+} from '@reach-plot/core'
 import { create } from 'zustand'
 import { useShallow } from 'zustand/react/shallow'
 import { showProblem } from '../shared/problem.js'

@@ -1,8 +1,28 @@
 import { useMemo } from 'react'
 import {
-  acceptedIn, activeArrangement, activeBench, clashChecker, handOnBench, heldOf, isLiveIn, pageFor, spot, surroundings, surveyPlaces, triggerKey,
-  type Arrangement, type Bench, type Clash, type ClashChecker, type Command, type PageOf, type Plan, type PlaceSurvey, type RestingHand, type Trigger,
-} from '@reach-plot/core' // prettier-ignore
+  acceptedIn,
+  activeArrangement,
+  activeBench,
+  clashChecker,
+  handOnBench,
+  heldOf,
+  isLiveIn,
+  pageFor,
+  spot,
+  surroundings,
+  surveyPlaces,
+  triggerKey,
+  type Arrangement,
+  type Bench,
+  type Clash,
+  type ClashChecker,
+  type Command,
+  type PageOf,
+  type Plan,
+  type PlaceSurvey,
+  type RestingHand,
+  type Trigger,
+} from '@reach-plot/core'
 import { catalogues } from './catalogues.js'
 import type { Layer } from './layer.js'
 import { isSameDevice } from './plan-edits.js'
@@ -51,9 +71,20 @@ function checkerFor(
   around: Derived['around'],
 ): ClashChecker {
   const parts = [
-    arrangement.id, arrangement.popups, bench, plan.commands, plan.programs, plan.devices, plan.system, plan.layoutId,
-    plan.otherLayoutId, plan.ownSystemKeys, plan.rules, plan.memory, ...plan.arrangements.filter((a) => a.isDefault),
-  ] // prettier-ignore
+    arrangement.id,
+    arrangement.popups,
+    bench,
+    plan.commands,
+    plan.programs,
+    plan.devices,
+    plan.system,
+    plan.layoutId,
+    plan.otherLayoutId,
+    plan.ownSystemKeys,
+    plan.rules,
+    plan.memory,
+    ...plan.arrangements.filter((a) => a.isDefault),
+  ]
   const same =
     checking?.parts.length === parts.length && parts.every((part, i) => part === checking?.parts[i])
   if (!checking || !same) checking = { parts, checker: clashChecker(around) }

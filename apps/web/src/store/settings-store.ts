@@ -1,4 +1,4 @@
-import type { Calibration } from '@reach-plot/core/print'
+import type { Calibration } from '@reach-plot/core/drawing'
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 

@@ -1,7 +1,7 @@
 import wasmUrl from '@resvg/resvg-wasm/index_bg.wasm?url'
 import { proxy, wrap, type Remote } from 'comlink'
-import type { DeckFace, Label, PrintCheck } from '@reach-plot/core/labels'
-import type { FileForm, OutFile } from '@reach-plot/core/print'
+import type { DeckFace, Label } from '@reach-plot/core/labels'
+import type { PrintCheck, FileForm, OutFile } from '@reach-plot/print'
 import type { FileOrder, LabelService } from './label-protocol.js'
 
 let compiled: Promise<WebAssembly.Module> | null = null

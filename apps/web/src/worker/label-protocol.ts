@@ -1,5 +1,6 @@
-import type { DeckFace, Label, PrintCheck } from '@reach-plot/core/labels'
-import type { Adjust, Colour, Document, FileForm, OutFile, RasterType } from '@reach-plot/core/print'
+import type { DeckFace, Label } from '@reach-plot/core/labels'
+import type { PrintCheck, FileForm, OutFile, RasterType } from '@reach-plot/print'
+import type { Adjust, Colour, Document } from '@reach-plot/core/drawing'
 
 /** A file to be made from a sheet. */
 export interface FileOrder {

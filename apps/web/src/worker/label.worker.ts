@@ -1,7 +1,7 @@
 import { initWasm, Resvg } from '@resvg/resvg-wasm'
 import { expose } from 'comlink'
-import { checkPrint, facesZip } from '@reach-plot/core/labels'
-import { documentFile, noAdjust, rasteriseWith } from '@reach-plot/core/print'
+import { checkPrint, facesZip, documentFile, rasteriseWith } from '@reach-plot/print'
+import { noAdjust } from '@reach-plot/core/drawing'
 import { fetchLabelFont } from '../shared/label-font.js'
 import type { LabelService } from './label-protocol.js'
 

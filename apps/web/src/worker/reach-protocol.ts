@@ -1,6 +1,4 @@
-import type {
-  ChordReach, FieldArea, Finger, Modifier, ReachContour, ReachSituation,
-} from '@reach-plot/core' // prettier-ignore
+import type { ChordReach, FieldArea, Finger, Modifier, ReachContour, ReachSituation } from '@reach-plot/core'
 
 /** A hand over a bench; `key` names it, so that the worker builds each chord table once. */
 export interface KeyedSituation extends ReachSituation {

@@ -1,6 +1,14 @@
 import type {
-  Clash, CurvePoint, MoveList, Placement, Plan, SheetColumn, SolveOptions, SolveProgress, SolveRow,
-} from '@reach-plot/core' // prettier-ignore
+  Clash,
+  CurvePoint,
+  MoveList,
+  Placement,
+  Plan,
+  SheetColumn,
+  SolveOptions,
+  SolveProgress,
+  SolveRow,
+} from '@reach-plot/core'
 
 /** Command time and clashes of an arrangement. */
 export interface Summary {

@@ -1,8 +1,21 @@
 import { expose } from 'comlink'
 import {
-  activeArrangement, activeBench, chordTable, compareArrangements, comparisonSheet, moveReason, reachIn, reachSituation, reportOf, solveArrangement, surroundings, workDesk,
-  type Arrangement, type ChordTable, type Plan,
-} from '@reach-plot/core' // prettier-ignore
+  activeArrangement,
+  activeBench,
+  chordTable,
+  compareArrangements,
+  comparisonSheet,
+  moveReason,
+  reachIn,
+  reachSituation,
+  reportOf,
+  solveArrangement,
+  surroundings,
+  workDesk,
+  type Arrangement,
+  type ChordTable,
+  type Plan,
+} from '@reach-plot/core'
 import { catalogues } from '../store/catalogues.js'
 import type { SolveService, Summary } from './solve-protocol.js'
 

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { setTimeout as wait } from 'node:timers/promises'
 import { CoreError } from '@reach-plot/core'
-import { choosePrintForm, documentFile, mediaOf, pageSizeMm } from '@reach-plot/core/print'
+import { choosePrintForm, documentFile } from '@reach-plot/print'
+import { mediaOf, pageSizeMm } from '@reach-plot/core/drawing'
 import { IppProblem, isOver, jobStatus, printerStatus, sendOrder, type JobStatus } from '@reach-plot/ipp'
 import { loadPlan, usageError, type Outcome } from '../io.js'
 import { choice, number, readOptions } from '../options.js'
@@ -13,14 +14,22 @@ const pollMs = 300
 
 /** Prints a sheet and waits for the printer; a job that is not completed is a finding. */
 export async function run(args: readonly string[]): Promise<Outcome> {
-  const { options, files } = readOptions(args, [...sheetOptions, 'printer', 'format', 'copies', 'ticket', 'wait']) // prettier-ignore
+  const { options, files } = readOptions(args, [
+    ...sheetOptions,
+    'printer',
+    'format',
+    'copies',
+    'ticket',
+    'wait',
+  ])
   const plan = loadPlan(files[0])
   const printer = options['printer']
   if (printer === undefined)
     throw usageError('--printer is missing', 'name one, such as ipp://127.0.0.1:4747/ipp/print')
   const seconds = number('wait', options['wait'], 60, 0, 3600)
   const copies = Math.round(number('copies', options['copies'], 1, 1, 99))
-  const format = options['format'] === undefined ? null : choice('format', options['format'], ['pdf', 'pwg'], 'pdf') // prettier-ignore
+  const format =
+    options['format'] === undefined ? null : choice('format', options['format'], ['pdf', 'pwg'], 'pdf')
   const ticket = options['ticket']
   if (ticket !== undefined && !/^[A-Za-z0-9-]{8,40}$/.test(ticket))
     throw usageError(`--ticket "${ticket.slice(0, 40)}" is no ticket`, 'use 8 to 40 letters, digits or -')

@@ -1,6 +1,6 @@
 import { deviceSizeMm, onDesk, type Bench, type PlacedDevice } from './bench.js'
-import { defaultRests } from './rests.js'
 import type { Device } from './device.js'
+import { defaultRests } from './rests.js'
 
 /** What a device covers of the desk: its corners, and the upright box around them; mm. */
 export interface Footprint {

@@ -1,8 +1,8 @@
 import { z } from 'zod'
+import { spot } from '../triggers/index.js'
 import { boardControls, boardIds, boardName, bottomRows } from './boards.js'
 import type { Control } from './control.js'
 import { drawnControls, drawnDeviceSchema, isPointing, type Page } from './drawn.js'
-import { spot } from '../triggers/index.js'
 
 /** A catalogue keyboard. */
 const boardDeviceSchema = z.strictObject({
@@ -52,6 +52,13 @@ export function deviceLegends(devices: readonly Device[]): ReadonlyMap<string, s
 }
 
 const formName = {
-  keypad: 'keypad', pad: 'pad', deck: 'deck', tablet: 'tablet', pen: 'pen', mouse: 'mouse', trackball: 'trackball',
-  touch: 'touch', other: 'device',
-} as const // prettier-ignore
+  keypad: 'keypad',
+  pad: 'pad',
+  deck: 'deck',
+  tablet: 'tablet',
+  pen: 'pen',
+  mouse: 'mouse',
+  trackball: 'trackball',
+  touch: 'touch',
+  other: 'device',
+} as const

@@ -1,7 +1,7 @@
+import { spot } from '../triggers/index.js'
 import { benchControls, type Bench, type BenchControl, type RestingHand } from './bench.js'
 import { isPointingDevice, type Device } from './device.js'
 import { defaultRests } from './rests.js'
-import { spot } from '../triggers/index.js'
 
 /** A device that a hand can be at home on, with where its fingertips rest. */
 export interface Home {

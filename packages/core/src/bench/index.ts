@@ -1,12 +1,12 @@
 export { controlTypes, mirrorControls, type Control, type ControlType, type Row } from './control.js'
 export {
+  boardControls,
   boardIds,
   boardName,
-  boardControls,
   bottomRows,
+  capGapMm,
   isBoardId,
   pitchMm,
-  capGapMm,
   type BoardId,
   type BottomRow,
 } from './boards.js'
@@ -20,9 +20,9 @@ export {
 } from './drawn.js'
 export { deviceFromModel, type DeviceModel } from './catalogue.js'
 export {
-  deviceSchema,
   deviceControls,
   deviceLegends,
+  deviceSchema,
   deviceTitle,
   isPointingDevice,
   pagesOf,
@@ -30,21 +30,21 @@ export {
   type Device,
 } from './device.js'
 export {
-  benchSchema,
   benchControls,
+  benchSchema,
   deviceSizeMm,
   handOnBench,
-  inPointingHand,
-  homeKeys,
-  keyControls,
   handSides,
+  homeKeys,
+  inPointingHand,
+  keyControls,
   onDesk,
   spanRangeMm,
   type Bench,
   type BenchControl,
+  type HandFit,
   type HandSide,
   type PlacedDevice,
-  type HandFit,
   type Probe,
   type RestingHand,
 } from './bench.js'

@@ -1,8 +1,8 @@
 import type { Command, Program } from '../commands/index.js'
 import type { Neighbours } from '../mnemonics/index.js'
+import type { PressLayers, Surroundings } from '../model/index.js'
 import type { Chord, Trigger } from '../triggers/index.js'
 import type { Clash } from './clash.js'
-import type { PressLayers, Surroundings } from './layers.js'
 
 /** All commands of one program on one trigger, most used first, and what their controls send. */
 export interface Group {

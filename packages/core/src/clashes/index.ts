@@ -13,28 +13,6 @@ export { causesOf, type Cause } from './causes.js'
 export { clashChecker, findClashes, type ClashChecker } from './checker.js'
 export { bootReportKeys, typedInWords, typingContexts } from './press-rules.js'
 export { strokeErrorShare } from './stroke-rules.js'
-export {
-  lackInWords,
-  pressLayers,
-  sentBy,
-  type Placed,
-  type PressLayers,
-  type Surroundings,
-} from './layers.js'
-export {
-  ownSystemKeysSchema,
-  systemActions,
-  systemAreas,
-  systemTakes,
-  systemTrigger,
-  type OwnSystemKeys,
-  type SystemArea,
-  type SystemKey,
-  type SystemKeys,
-  type SystemTake,
-} from './system-keys.js'
-export { readGnomeDump, gnomeKeys, type GnomeDump } from './gnome-dump.js'
-export { typedBy, type Typed } from './typing.js'
 export { layerRows, lookUp, type LayerRow, type Lookup, type LookupProgram } from './lookup.js'
 export { traceLayers, tracePress, type Front, type Trace, type TraceLayer, type TraceStep } from './trace.js'
 export { busyUsesPerHour } from './slip-rules.js'

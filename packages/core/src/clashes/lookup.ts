@@ -1,6 +1,15 @@
 import { plainTriggers, type Control } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
 import {
+  lackInWords,
+  pressLayers,
+  sentBy,
+  type Placed,
+  type PressLayers,
+  type Surroundings,
+  type Typed,
+} from '../model/index.js'
+import {
   heldOf,
   sortModifiers,
   spotOf,
@@ -10,15 +19,6 @@ import {
   type Modifier,
   type Trigger,
 } from '../triggers/index.js'
-import {
-  lackInWords,
-  pressLayers,
-  sentBy,
-  type Placed,
-  type PressLayers,
-  type Surroundings,
-} from './layers.js'
-import type { Typed } from './typing.js'
 
 /** What one trigger does in one program: in each context the commands that are live there. */
 export interface LookupProgram {

@@ -1,12 +1,19 @@
 import { pagesOf, splitSpot, type Device, type Lack } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
+import { lackInWords, sentBy, type Surroundings, type Typed } from '../model/index.js'
 import {
-  characterAt, characterLegend, codeOfCharacter, heldOf, keyLegend, triggerKey, triggerName, type Chord, type Trigger,
-} from '../triggers/index.js' // prettier-ignore
+  characterAt,
+  characterLegend,
+  codeOfCharacter,
+  heldOf,
+  keyLegend,
+  triggerKey,
+  triggerName,
+  type Chord,
+  type Trigger,
+} from '../triggers/index.js'
 import type { ClashKind } from './clash.js'
 import type { Finding, Rule } from './finding.js'
-import { lackInWords, sentBy, type Surroundings } from './layers.js'
-import type { Typed } from './typing.js'
 
 const lackKinds: Readonly<Record<Lack['kind'], ClashKind>> = {
   key: 'key-missing',

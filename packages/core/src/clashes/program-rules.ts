@@ -6,8 +6,18 @@ import {
   type Program,
 } from '../commands/index.js'
 import {
-  actOf, acts, heldOf, holdWaitMs, modifierName, spotOf, tapWaitMs, triggerKey, triggerName, withAct, type Act,
-} from '../triggers/index.js' // prettier-ignore
+  actOf,
+  acts,
+  heldOf,
+  holdWaitMs,
+  modifierName,
+  spotOf,
+  tapWaitMs,
+  triggerKey,
+  triggerName,
+  withAct,
+  type Act,
+} from '../triggers/index.js'
 import type { ClashKind } from './clash.js'
 import type { Finding, Rule } from './finding.js'
 

@@ -1,7 +1,7 @@
 import { canBeLiveTogether, liveContexts, type Command, type Program } from '../commands/index.js'
+import type { Surroundings } from '../model/index.js'
 import { characterAt, heldOf, triggerKey, triggerName, type Chord } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
-import type { Surroundings } from './layers.js'
 import { pageProgram } from './press-rules.js'
 
 /** Faults of the relays on one trigger, each with the whole way from the control to the program in its message. */

@@ -1,6 +1,6 @@
 import { contextsOverlap, liveContexts, type Command, type Program } from '../commands/index.js'
+import type { Placed, Surroundings } from '../model/index.js'
 import { triggerKey, type Chord, type Trigger } from '../triggers/index.js'
-import type { Placed, Surroundings } from './layers.js'
 
 /** The program and context in front, and what is placed there. */
 export class Scene {

@@ -1,18 +1,26 @@
 import { fullName, type Command } from '../commands/index.js'
 import {
-  actOf, holdWaitMs, tapWaitMs, triggerKey, triggerName, withAct, type Act, type Chord, type Trigger,
-} from '../triggers/index.js' // prettier-ignore
-import { typedInWords } from './press-rules.js'
-import { menuFault } from './relay.js'
-import { Scene } from './scene.js'
-import {
   lackInWords,
   pressLayers,
   sentBy,
   type Placed,
   type PressLayers,
   type Surroundings,
-} from './layers.js'
+} from '../model/index.js'
+import {
+  actOf,
+  holdWaitMs,
+  tapWaitMs,
+  triggerKey,
+  triggerName,
+  withAct,
+  type Act,
+  type Chord,
+  type Trigger,
+} from '../triggers/index.js'
+import { typedInWords } from './press-rules.js'
+import { menuFault } from './relay.js'
+import { Scene } from './scene.js'
 
 export const traceLayers = ['device', 'system', 'input method', 'program', 'command'] as const
 export type TraceLayer = (typeof traceLayers)[number]

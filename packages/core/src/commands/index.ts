@@ -1,14 +1,14 @@
-export { contextSchema, programSchema, contextsOverlap, type Context, type Program } from './program.js'
+export { contextSchema, contextsOverlap, programSchema, type Context, type Program } from './program.js'
 export {
+  canBeLiveTogether,
   commandKinds,
   commandSchema,
+  contextsInWords,
   damageLevels,
   fullName,
   hintKinds,
-  contextsInWords,
   isLiveIn,
   liveContexts,
-  canBeLiveTogether,
   type Command,
   type CommandKind,
   type DamageLevel,

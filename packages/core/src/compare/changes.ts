@@ -1,5 +1,5 @@
 import type { Command } from '../commands/index.js'
-import type { Placed } from '../clashes/index.js'
+import type { Placed } from '../model/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 
 export const changeKinds = ['added', 'moved', 'swapped', 'removed'] as const

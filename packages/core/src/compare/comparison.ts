@@ -1,5 +1,5 @@
-import type { Arrangement, Catalogues, Plan } from '../formats/index.js'
 import type { ChordTable } from '../hand/index.js'
+import type { Arrangement, Catalogues, Plan } from '../plan/index.js'
 import { changesBetween, learningMs, type Change } from './changes.js'
 import { benchTable, reportOf, workDesk, type ArrangementReport } from './report.js'
 

@@ -1,6 +1,6 @@
 import { severities } from '../clashes/index.js'
-import type { Plan } from '../formats/index.js'
 import { fingers, verdicts } from '../hand/index.js'
+import type { Plan } from '../plan/index.js'
 import { fairShares, operatorKinds, operatorMs, operatorNames, type DayPart } from '../work/index.js'
 import type { Compared } from './comparison.js'
 import { recallOf } from './figures.js'

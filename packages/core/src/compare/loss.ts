@@ -1,5 +1,5 @@
-import { lackInWords, pressLayers, type Placed, type Surroundings } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
+import { lackInWords, pressLayers, type Placed, type Surroundings } from '../model/index.js'
 
 /** What an arrangement loses on another bench. */
 export interface BenchLoss {

@@ -1,14 +1,6 @@
 import { findClashes, severities, type Clash, type Severity } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
 import {
-  activeBench,
-  surroundings,
-  type Arrangement,
-  type BenchSurroundings,
-  type Catalogues,
-  type Plan,
-} from '../formats/index.js'
-import {
   chordTable,
   reachIn,
   reachSituation,
@@ -17,7 +9,15 @@ import {
   type ChordTable,
   type Verdict,
 } from '../hand/index.js'
-import { priceContext, surveyPlaces, type PlaceSurvey } from '../solve/index.js'
+import { priceContext, surveyPlaces, type PlaceSurvey } from '../model/index.js'
+import {
+  activeBench,
+  surroundings,
+  type Arrangement,
+  type BenchSurroundings,
+  type Catalogues,
+  type Plan,
+} from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { dayLoad, type DayLoad, type WorkContext } from '../work/index.js'
 import { arrangementFigures, type ArrangementFigures } from './figures.js'

@@ -1,6 +1,6 @@
-import type { Plan } from '../formats/index.js'
 import { handSides, type HandSide } from '../bench/index.js'
 import { fingers } from '../hand/index.js'
+import type { Plan } from '../plan/index.js'
 import type { Trigger } from '../triggers/index.js'
 import {
   fairShares,

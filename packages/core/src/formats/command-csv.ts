@@ -1,6 +1,6 @@
 import { commandSchema, fullName, type Command, type Program } from '../commands/index.js'
+import { freshId } from '../plan/index.js'
 import { readCsv, writeCsv, type BadLine } from './csv.js'
-import { freshId } from './ids.js'
 
 const columns = [
   'id',
@@ -67,10 +67,19 @@ export function readCommandCsv(
 
   for (const { line, cells } of rows) {
     const fault = (column: Column, message: string): void => void bad.push({ line, column, message })
-    if (cells.program === '') { fault('program', 'The program is missing.'); continue } // prettier-ignore
-    if (cells.command === '') { fault('command', 'The name of the command is missing.'); continue } // prettier-ignore
+    if (cells.program === '') {
+      fault('program', 'The program is missing.')
+      continue
+    }
+    if (cells.command === '') {
+      fault('command', 'The name of the command is missing.')
+      continue
+    }
     const uses = cells.usesPerHour === '' ? null : Number(cells.usesPerHour.replace(',', '.'))
-    if (uses !== null && !(uses >= 0 && uses <= 100_000)) { fault('usesPerHour', `“${cells.usesPerHour}” is no number from 0 to 100000.`); continue } // prettier-ignore
+    if (uses !== null && !(uses >= 0 && uses <= 100_000)) {
+      fault('usesPerHour', `“${cells.usesPerHour}” is no number from 0 to 100000.`)
+      continue
+    }
     let program = programs.find((p) => p.name.toLowerCase() === cells.program.toLowerCase())
     const menu = splitMenu(cells.menu)
     const known =
@@ -80,7 +89,13 @@ export function readCommandCsv(
           commands.get(byIdentity.get(identity(program.id, cells.command, menu, cells.parameter)) ?? '')
     const id = cells.id || known?.id || freshId(`${cells.program} ${cells.command}`, new Set(commandIds))
     const earlier = lineOf.get(id) ?? (known ? lineOf.get(known.id) : undefined)
-    if (earlier !== undefined) { fault('command', `This command stands in line ${earlier} already; give one of them another menu path, a parameter or an id.`); continue } // prettier-ignore
+    if (earlier !== undefined) {
+      fault(
+        'command',
+        `This command stands in line ${earlier} already; give one of them another menu path, a parameter or an id.`,
+      )
+      continue
+    }
     const before = commands.get(id)
     const contextNames =
       cells.contexts.toLowerCase() === 'everywhere'
@@ -114,7 +129,10 @@ export function readCommandCsv(
       continue
     }
     const tooLong = [cells.program, ...contextNames].find((name) => name.length > 120)
-    if (tooLong !== undefined) { fault('program', `The name “${tooLong.slice(0, 30)}…” is longer than 120 characters.`); continue } // prettier-ignore
+    if (tooLong !== undefined) {
+      fault('program', `The name “${tooLong.slice(0, 30)}…” is longer than 120 characters.`)
+      continue
+    }
     // Only now, when the line is known to be good, are programs and contexts made for it.
     if (!program) {
       program = { id: freshId(cells.program, programIds), name: cells.program, contexts: [] }

@@ -1,8 +1,8 @@
 import type { Command, Program } from '../commands/index.js'
 import { CoreError } from '../errors.js'
+import type { Placement } from '../plan/index.js'
 import { parseTrigger, triggerKey, type Chord } from '../triggers/index.js'
 import { readCsv, writeCsv, type BadLine } from './csv.js'
-import type { Placement } from './plan.js'
 
 const columns = ['id', 'program', 'command', 'trigger', 'sends'] as const
 type Column = (typeof columns)[number]

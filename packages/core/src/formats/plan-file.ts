@@ -1,6 +1,5 @@
 import { CoreError } from '../errors.js'
-import { migrate } from './migrate.js'
-import { planSchema, planVersion, type Plan } from './plan.js'
+import { migrate, planSchema, planVersion, type Plan } from '../plan/index.js'
 
 /** Largest plan file that is read, in bytes: hundreds of times the demo's. */
 export const maxPlanBytes = 20_000_000

@@ -23,17 +23,17 @@ export { reachSituation, type ReachSituation } from './situation.js'
 export { moveToMs } from './homing.js'
 export { fingerCapacity, wristBand, type WristBand } from './load.js'
 export { fitDrill, type DrillPress } from './drill.js'
-export { fitHand, type FitTrial, type FittedHand } from './fit.js'
-export { reachField, reachContours, type FieldArea, type ReachContour, type ReachField } from './field.js'
-export { movementMs, indexOfDifficultyBits, chordTimeMs, homingTimeMs } from './time.js'
+export { fitHand, type FittedHand, type FitTrial } from './fit.js'
+export { reachContours, reachField, type FieldArea, type ReachContour, type ReachField } from './field.js'
+export { chordTimeMs, homingTimeMs, indexOfDifficultyBits, movementMs } from './time.js'
 export { spanPercentile, type SpanSurvey } from './span.js'
 export { reachIn, strokeMs, triggerReach, type PriceContext, type ReachAt } from './price.js'
 export {
+  aimBox,
+  degToRad,
+  frameSign,
   handModel,
   heightEnergy,
-  aimBox,
-  frameSign,
-  degToRad,
   type AimBox,
   type HandAtRest,
   type HandModel,

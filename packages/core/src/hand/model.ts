@@ -3,8 +3,8 @@ import { CoreError } from '../errors.js'
 import {
   aimInsetMm,
   comfortRadiiMm,
-  fingerSpansSemitones,
   fingers,
+  fingerSpansSemitones,
   fittsMsPerBit,
   heightRadiusMm,
   palmShiftScaleMm,

@@ -28,7 +28,12 @@ export function otherHandHelp(reach: ChordReach, helper: HelpSolver, own: ReachS
   if (key === undefined) return null
   const held = reach.keys.slice(0, -1)
   const shares: (readonly [readonly string[], readonly string[]])[] =
-    held.length > 0 ? [[held, [key]], [[key], held]] : [[[], [key]]] // prettier-ignore
+    held.length > 0
+      ? [
+          [held, [key]],
+          [[key], held],
+        ]
+      : [[[], [key]]]
   let best: OtherHandHelp | null = null
   for (const [mine, theirs] of shares) {
     const mineReach = mine.length > 0 ? own.reachControls(mine) : null

@@ -25,7 +25,14 @@ export function freePose(
   let ty = 0
   let turn = 0
   // gradient and Hessian of the current piece: g, then h as xx, xt, yy, yt, tt (xy is always 0)
-  let g0 = 0, g1 = 0, g2 = 0, hxx = 0, hxt = 0, hyy = 0, hyt = 0, htt = 0 // prettier-ignore
+  let g0 = 0,
+    g1 = 0,
+    g2 = 0,
+    hxx = 0,
+    hxt = 0,
+    hyy = 0,
+    hyt = 0,
+    htt = 0
   const evaluate = (x: number, y: number, t: number): number => {
     let energy = (x * x + y * y) * hand.shiftWeight + t * t * hand.turnWeight
     g0 = 2 * x * hand.shiftWeight

@@ -7,8 +7,8 @@ import {
   type PopupSet,
   type Trigger,
 } from '../triggers/index.js'
-import { pointingMsPerBit, pressMs, strokeLengthMm } from './constants.js'
 import type { ChordTable } from './chord-table.js'
+import { pointingMsPerBit, pressMs, strokeLengthMm } from './constants.js'
 import type { ChordReach } from './reach.js'
 import { indexOfDifficultyBits } from './time.js'
 

@@ -1,7 +1,19 @@
 import {
-  benchControls, defaultRests, deviceSizeMm, handOnBench, homesOf, inPointingHand, keyControls, onDesk,
-  type Bench, type Control, type Device, type Home, type PointerHold, type RestingHand,
-} from '../bench/index.js' // prettier-ignore
+  benchControls,
+  defaultRests,
+  deviceSizeMm,
+  handOnBench,
+  homesOf,
+  inPointingHand,
+  keyControls,
+  onDesk,
+  type Bench,
+  type Control,
+  type Device,
+  type Home,
+  type PointerHold,
+  type RestingHand,
+} from '../bench/index.js'
 import { spot } from '../triggers/index.js'
 import type { HandAtRest } from './model.js'
 

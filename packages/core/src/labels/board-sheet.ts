@@ -1,7 +1,16 @@
 import { deviceControls, isPointingDevice, type Control, type Device } from '../bench/index.js'
 import {
-  ellipsePath, line, pageAcrossMm, rectPath, text, type Document, type Drawing, type LabelFont, type Mark, type Stock,
-} from '../print/index.js' // prettier-ignore
+  ellipsePath,
+  line,
+  pageAcrossMm,
+  rectPath,
+  text,
+  type Document,
+  type Drawing,
+  type LabelFont,
+  type Mark,
+  type Stock,
+} from '../drawing/index.js'
 import { spot } from '../triggers/index.js'
 import { columnBoxes, columns, levelHeight, type ColumnBox, type ColumnRow } from './columns.js'
 import { fitLabel, textAt } from './fit.js'
@@ -45,7 +54,15 @@ export function boardSheet(
   const notes: ColumnRow[] = []
   let numbered = 0
   for (const control of controls) {
-    const { drawing, note } = keyDrawing(control, texts.get(control.id), scale, numbered + 1, source, least, font)
+    const { drawing, note } = keyDrawing(
+      control,
+      texts.get(control.id),
+      scale,
+      numbered + 1,
+      source,
+      least,
+      font,
+    )
     if (note) {
       notes.push(...note)
       numbered++
@@ -61,7 +78,7 @@ export function boardSheet(
   if (notes.length === 0) return { title, pages: [{ ...size, marks }] }
   const boardFoot = top + bounds.heightMm * scale + 4
   return { title, pages: withNotes({ ...size, marks }, notes, boardFoot, least, font) }
-} // prettier-ignore
+}
 
 function withNotes(
   page: Drawing,
@@ -112,13 +129,26 @@ function keyDrawing(
   font: LabelFont,
 ): { drawing: Mark[]; note: ColumnRow[] | null } {
   const [w, h] = [control.widthMm * scale, control.heightMm * scale]
-  const outline = line(control.round === true ? ellipsePath(0, 0, w, h) : rectPath(0, 0, w, h), 0.15, '#566673')
+  const outline = line(
+    control.round === true ? ellipsePath(0, 0, w, h) : rectPath(0, 0, w, h),
+    0.15,
+    '#566673',
+  )
   const legend = printedLegend(control, source)
   const fits = (words: string): boolean =>
     font.missing(words).length === 0 && font.widthMm(words, least) <= w - 1
   if (!said || said.entries.length === 0)
-    return { drawing: [outline, ...(fits(legend) ? [text(legend, 0.6, least + 0.6, least, '#566673')] : [])], note: null } // prettier-ignore
-  const form = { widthMm: w, heightMm: h, round: control.round === true, content: 'text', levels: 'lines' } as const
+    return {
+      drawing: [outline, ...(fits(legend) ? [text(legend, 0.6, least + 0.6, least, '#566673')] : [])],
+      note: null,
+    }
+  const form = {
+    widthMm: w,
+    heightMm: h,
+    round: control.round === true,
+    content: 'text',
+    levels: 'lines',
+  } as const
   const fit = fitLabel({ ...said, legend }, { ...form, readingDistanceMm: sheetDistanceMm }, font)
   // words cut to their initials help nobody where there is room to write them out
   if (fit.ok && !fit.shortened) return { drawing: [outline, ...labelMarks(fit, '#000000')], note: null }
@@ -134,7 +164,7 @@ function keyDrawing(
       keep: i < said.entries.length - 1,
     })),
   }
-} // prettier-ignore
+}
 
 function boundsOf(controls: readonly Control[]) {
   const xMm = Math.min(...controls.map((c) => c.xMm - c.widthMm / 2))

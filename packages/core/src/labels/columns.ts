@@ -1,4 +1,4 @@
-import { filled, line, text, type LabelFont, type Mark } from '../print/index.js'
+import { filled, line, text, type LabelFont, type Mark } from '../drawing/index.js'
 import type { Modifier } from '../triggers/index.js'
 import { modifierSigns } from './signs.js'
 import { signAdvance } from './stack.js'
@@ -61,7 +61,6 @@ export function columns(
       boxes[at] === undefined ||
       y + heightMm > (boxes[at] as ColumnBox).yMm + (boxes[at] as ColumnBox).heightMm + 0.01
     ) {
-      // prettier-ignore
       at++
       if (boxes[at] === undefined) {
         boxes = boxesOf(pages.length)
@@ -76,7 +75,7 @@ export function columns(
   }
   for (const [i, row] of rows.entries()) {
     // every column of a page is as wide as the first
-    const width = (boxes[0] ?? boxesOf(0)[0] as ColumnBox).widthMm // prettier-ignore
+    const width = (boxes[0] ?? (boxesOf(0)[0] as ColumnBox)).widthMm
     const set = setRow(row, width, capMm, font, leftShare)
     const above = row.kind === 'heading' ? capMm * aboveHeading : 0
     let after = 0
@@ -116,7 +115,13 @@ function setRow(
   return {
     marks: [
       ...left.map((l, i) => text(l, 0, at(i), capMm)),
-      ...row.held.map((m, i) => filled(modifierSigns[m], '#000000', { xMm: leftWidth + i * signAdvance * capMm, yMm: 0, scale: capMm })), // prettier-ignore
+      ...row.held.map((m, i) =>
+        filled(modifierSigns[m], '#000000', {
+          xMm: leftWidth + i * signAdvance * capMm,
+          yMm: 0,
+          scale: capMm,
+        }),
+      ),
       ...right.map((l, i) => text(l, leftWidth + indent, at(i), capMm)),
     ],
     heightMm: Math.max(left.length, right.length) * capMm * leading,
@@ -136,9 +141,10 @@ export function levelHeight(
 ): number {
   const fits = (heightMm: number): boolean =>
     columns(rows, () => boxes.map((b) => ({ ...b, heightMm })), capMm, font, leftShare).length === 1
-  for (let heightMm = capMm * 6; heightMm < mostMm; heightMm += capMm * leading) if (fits(heightMm)) return heightMm
+  for (let heightMm = capMm * 6; heightMm < mostMm; heightMm += capMm * leading)
+    if (fits(heightMm)) return heightMm
   return mostMm
-} // prettier-ignore
+}
 
 /** Words in lines; a word that is wider than the line is cut in it. */
 function broken(words: string, widthMm: number, capMm: number, font: LabelFont): string[] {

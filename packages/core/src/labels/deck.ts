@@ -1,5 +1,5 @@
-import { pagesOf, deviceControls, type Device } from '../bench/index.js'
-import { filled, rectPath, type Colour, type Drawing, type LabelFont } from '../print/index.js'
+import { deviceControls, pagesOf, type Device } from '../bench/index.js'
+import { filled, rectPath, type Colour, type Drawing, type LabelFont } from '../drawing/index.js'
 import { heldOf, spotOf } from '../triggers/index.js'
 import { fitLabel, type LabelEntry } from './fit.js'
 import { labelMarks } from './labels.js'
@@ -63,7 +63,13 @@ export function deckFaces(
       if (entries.length === 0) return []
       entries.sort((a, b) => a.held.length - b.held.length)
       const { widthMm, heightMm } = control
-      const form = { widthMm, heightMm, round: control.round === true, content: 'icon-text', levels: 'lines' } as const
+      const form = {
+        widthMm,
+        heightMm,
+        round: control.round === true,
+        content: 'icon-text',
+        levels: 'lines',
+      } as const
       const fit = fitLabel(
         { legend: '', entries },
         { ...form, readingDistanceMm: options.readingDistanceMm },
@@ -81,7 +87,7 @@ export function deckFaces(
       ]
     }),
   )
-} // prettier-ignore
+}
 
 /** What a button says that opens another page, or goes back. */
 function opening(device: Device, pageId: string | null, source: LabelSource): LabelEntry {
@@ -97,8 +103,10 @@ function opening(device: Device, pageId: string | null, source: LabelSource): La
 export function deckPage(device: Device, pageId: string, faces: readonly DeckFace[]): Drawing {
   const controls = new Map(deviceControls(device).map((c) => [c.id, c]))
   const all = [...controls.values()]
-  const widthMm = device.kind === 'drawn' ? device.widthMm : Math.max(...all.map((c) => c.xMm + c.widthMm / 2))
-  const heightMm = device.kind === 'drawn' ? device.heightMm : Math.max(...all.map((c) => c.yMm + c.heightMm / 2))
+  const widthMm =
+    device.kind === 'drawn' ? device.widthMm : Math.max(...all.map((c) => c.xMm + c.widthMm / 2))
+  const heightMm =
+    device.kind === 'drawn' ? device.heightMm : Math.max(...all.map((c) => c.yMm + c.heightMm / 2))
   return {
     widthMm,
     heightMm,
@@ -115,4 +123,4 @@ export function deckPage(device: Device, pageId: string, faces: readonly DeckFac
         }
       }),
   }
-} // prettier-ignore
+}

@@ -1,5 +1,5 @@
+import { packageIcon, type Icon, type IconNode } from '../label-design/index.js'
 import { meaningWords, stemOf } from '../mnemonics/index.js'
-import { packageIcon, type Icon, type IconNode } from './icon.js'
 
 /** The icon package as it lists itself: elements of each icon by name, and words that people look for it by. */
 export interface IconPackage {
@@ -67,7 +67,10 @@ export function iconSet(from: IconPackage, own: readonly Icon[]): IconSet {
       return best
     },
     search(text, mostFound) {
-      const words = text.toLocaleLowerCase().split(/[\s-]+/).filter(Boolean) // prettier-ignore
+      const words = text
+        .toLocaleLowerCase()
+        .split(/[\s-]+/)
+        .filter(Boolean)
       const ownFound = own
         .filter((icon) => words.every((w) => icon.name.toLocaleLowerCase().includes(w)))
         .map((icon) => icon.id)

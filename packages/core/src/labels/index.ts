@@ -1,33 +1,7 @@
-export { heightAtMm, arcMinutesOf, characterArcMinutes } from './legibility.js'
-export { contrastOf, groundOf, leastContrast, materials, type Material } from './contrast.js'
-export {
-  contents,
-  defaultLabelDesign,
-  defaultLabelRule,
-  labelDesignSchema,
-  labelRuleSchema,
-  keyLabelSchema,
-  levelForms,
-  shapes,
-  type Content,
-  type KeyLabel,
-  type KeyWords,
-  type LabelDesign,
-  type LabelRule,
-} from './design.js'
+export { arcMinutesOf, characterArcMinutes, heightAtMm } from './legibility.js'
 export { fitLabel, type LabelEntry, type LabelFit, type LabelForm, type LabelText } from './fit.js'
 export { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
 export { shorten } from './shorten.js'
-export {
-  iconMarks,
-  leastIconMm,
-  ownIconSchema,
-  packageIcon,
-  plainPath,
-  shapePath,
-  type Icon,
-  type IconNode,
-} from './icon.js'
 export { iconSet, type IconPackage, type IconSet } from './icon-set.js'
 export { labelIconId, labelTextOf, labelTexts, type LabelSource, type NamedEntry } from './texts.js'
 export {
@@ -40,7 +14,6 @@ export {
   type LabelSet,
   type UnreadableLabel,
 } from './labels.js'
-export { checkPrint, type PrintCheck } from './check.js'
 export { deckFaces, deckPage, defaultFaceOptions, type DeckFace, type FaceOptions } from './deck.js'
 export { strokeCards, strokeSets, type StrokeCards, type StrokeSet } from './stroke-card.js'
 export { boardSheet } from './board-sheet.js'
@@ -49,7 +22,6 @@ export { modifierSigns } from './signs.js'
 export { listHtml, listMarkdown, listOrders, triggerList, type ListOrder, type TriggerList } from './list.js'
 export {
   deckDevices,
-  facesZip,
   labelledDevices,
   makeSheet,
   paperStock,

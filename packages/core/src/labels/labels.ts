@@ -1,12 +1,26 @@
 import type { Control } from '../bench/index.js'
 import {
-  filled, layLabels, stockOf, text, type Drawing, type LabelFont, type LayOptions, type Mark, type ReadyLabel, type Stock,
-} from '../print/index.js' // prettier-ignore
+  filled,
+  layLabels,
+  stockOf,
+  text,
+  type Drawing,
+  type LabelFont,
+  type LayOptions,
+  type Mark,
+  type ReadyLabel,
+  type Stock,
+} from '../drawing/index.js'
+import {
+  contrastOf,
+  groundOf,
+  iconMarks,
+  leastContrast,
+  type KeyLabel,
+  type LabelRule,
+} from '../label-design/index.js'
 import type { Modifier } from '../triggers/index.js'
-import { contrastOf, groundOf, leastContrast } from './contrast.js'
-import type { KeyLabel, LabelRule } from './design.js'
 import { fitLabel, type LabelFit, type LabelForm } from './fit.js'
-import { iconMarks } from './icon.js'
 import { modifierSigns } from './signs.js'
 import { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
 import { labelTexts, printedLegend, type LabelSource, type NamedEntry } from './texts.js'
@@ -180,7 +194,13 @@ export const readyLabel = (label: Label): ReadyLabel => ({
 })
 
 /** The labels that are printed, on pages of their stock. */
-export function labelPages(set: LabelSet, rule: LabelRule, stock: Stock, options: Omit<LayOptions, 'cut'>, font: LabelFont) {
+export function labelPages(
+  set: LabelSet,
+  rule: LabelRule,
+  stock: Stock,
+  options: Omit<LayOptions, 'cut'>,
+  font: LabelFont,
+) {
   const shown = set.labels.filter((label) => !label.isHidden).map(readyLabel)
   return layLabels(shown, stock, { ...options, cut: rule.cut }, font)
-} // prettier-ignore
+}

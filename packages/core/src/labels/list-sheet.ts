@@ -6,7 +6,7 @@ import {
   type Drawing,
   type LabelFont,
   type Stock,
-} from '../print/index.js'
+} from '../drawing/index.js'
 import { columnBoxes, columns, type ColumnBox, type ColumnRow } from './columns.js'
 import { characterArcMinutes, heightAtMm } from './legibility.js'
 import type { TriggerList } from './list.js'
@@ -53,14 +53,15 @@ export function listSheet(list: TriggerList, stock: Stock, font: LabelFont): Doc
   const count = size.widthMm > 180 ? 3 : size.widthMm > 120 ? 2 : 1
   const boxes = columnBoxes(within(size.widthMm, size.heightMm), count, gapMm)
   const set = (arc: number) =>
-    columns(rowsOf(list), () => boxes, heightAtMm(arc, handDistanceMm), font).map(
-      (marks): Drawing => ({ ...size, marks }),
-    )
+    columns(rowsOf(list), () => boxes, heightAtMm(arc, handDistanceMm), font).map((marks): Drawing => ({
+      ...size,
+      marks,
+    }))
   const good = set(characterArcMinutes.good)
   if (good.length === 1) return { title: list.title, pages: good }
   const small = set(characterArcMinutes.least)
   return { title: list.title, pages: small.length < good.length ? small : good }
-} // prettier-ignore
+}
 
 /**
  * The list on a sheet that is printed on both sides and folded once down the middle: the cover at the right of the
@@ -80,7 +81,10 @@ export function foldedCard(list: TriggerList, stock: Stock, font: LabelFont): Do
     const moved = (marks: typeof cover) =>
       marks.map((mark) => (mark.kind === 'group' ? { ...mark, xMm: mark.xMm + half } : mark))
     const fold = line(`M${half} 0 v3 M${half} ${size.heightMm} v-3`, 0.15, '#8c8c8c')
-    pages.push({ ...size, marks: [fold, ...back, ...moved(cover)] }, { ...size, marks: [...left, ...moved(right)] })
+    pages.push(
+      { ...size, marks: [fold, ...back, ...moved(cover)] },
+      { ...size, marks: [...left, ...moved(right)] },
+    )
   }
   return { title: list.title, pages }
-} // prettier-ignore
+}

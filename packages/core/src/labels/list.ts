@@ -1,4 +1,3 @@
-import type { Placed, Surroundings } from '../clashes/index.js'
 import {
   contextsInWords,
   fullName,
@@ -7,6 +6,7 @@ import {
   type Command,
   type Program,
 } from '../commands/index.js'
+import type { Placed, Surroundings } from '../model/index.js'
 import { spotOf, triggerName, type Trigger } from '../triggers/index.js'
 
 export const listOrders = ['context', 'device'] as const

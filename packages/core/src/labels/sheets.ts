@@ -1,19 +1,26 @@
 import { isPointingDevice, pagesOf, type Device } from '../bench/index.js'
-import type { Surroundings } from '../clashes/index.js'
 import { isLiveIn, type Command } from '../commands/index.js'
-import { CoreError } from '../errors.js'
 import {
-  calibrationPage, papers, paperSizeMm, stockOf, white, zipOf, pagePng, type Colour, type Document, type Drawing, type FileOptions, type LabelFont,
-  type OutFile, type Stock,
-} from '../print/index.js' // prettier-ignore
+  calibrationPage,
+  papers,
+  paperSizeMm,
+  stockOf,
+  white,
+  type Colour,
+  type Document,
+  type Drawing,
+  type LabelFont,
+  type Stock,
+} from '../drawing/index.js'
+import { CoreError } from '../errors.js'
+import { groundOf, type LabelDesign } from '../label-design/index.js'
+import type { Surroundings } from '../model/index.js'
 import { boardSheet } from './board-sheet.js'
-import { groundOf } from './contrast.js'
 import { deckFaces, deckPage, defaultFaceOptions, type DeckFace } from './deck.js'
-import type { LabelDesign } from './design.js'
 import type { IconSet } from './icon-set.js'
 import { labelPages, makeLabels, type LabelSet } from './labels.js'
-import { triggerList, type ListOrder } from './list.js'
 import { foldedCard, listSheet } from './list-sheet.js'
+import { triggerList, type ListOrder } from './list.js'
 import { strokeCards, strokeSets } from './stroke-card.js'
 import type { LabelSource } from './texts.js'
 
@@ -94,9 +101,16 @@ export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelF
       const sets = strokeSets({ ...from, commands: around.commands }, programs).filter(
         (s) => choice.contextId === null || s.context.id === choice.contextId,
       )
-      if (sets.length === 0) throw nothing('no stroke carries a command here', 'place commands on strokes first, or choose another context') // prettier-ignore
+      if (sets.length === 0)
+        throw nothing(
+          'no stroke carries a command here',
+          'place commands on strokes first, or choose another context',
+        )
       const cards = strokeCards(sets, stock, design, font)
-      const unreadable = cards.unreadable.map((what) => ({ what, reason: 'There is no room for its text on this card. Choose a larger paper, or write a short text.' })) // prettier-ignore
+      const unreadable = cards.unreadable.map((what) => ({
+        what,
+        reason: 'There is no room for its text on this card. Choose a larger paper, or write a short text.',
+      }))
       return { ...plain, document: { ...cards, title: source.title }, unreadable }
     }
     case 'board': {
@@ -197,13 +211,3 @@ function deckSheet(
       .map((face) => ({ what: `${face.pageName}, ${face.controlId}`, reason: face.reason })),
   }
 }
-
-/** Each button's picture as PNG of `px` by `px`, in folders by page. */
-export const facesZip = (faces: readonly DeckFace[], px: number, stem: string, options: FileOptions): OutFile =>
-  zipOf(
-    stem,
-    faces.map((face) => ({
-      name: `${face.id}.png`,
-      bytes: pagePng(face.drawing, { ...options, px }),
-    })),
-  ) // prettier-ignore

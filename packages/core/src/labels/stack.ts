@@ -1,6 +1,6 @@
-import type { LabelFont } from '../print/index.js'
+import type { LabelFont } from '../drawing/index.js'
+import type { Icon } from '../label-design/index.js'
 import type { Modifier } from '../triggers/index.js'
-import type { Icon } from './icon.js'
 
 /** A line of text in a label; position of its baseline from the label's top left corner. */
 export interface LabelLine {
@@ -161,9 +161,6 @@ function walk(
 /** How many of the words stand in one line. */
 function fitting(all: readonly string[], roomMm: number, capMm: number, font: LabelFont): number {
   let count = 0
-  while (
-    count < all.length &&
-    font.widthMm(all.slice(0, count + 1).join(' '), capMm) <= roomMm
-  ) count++ // prettier-ignore
+  while (count < all.length && font.widthMm(all.slice(0, count + 1).join(' '), capMm) <= roomMm) count++
   return count
 }

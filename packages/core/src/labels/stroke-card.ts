@@ -1,11 +1,20 @@
 import { isLiveIn, type Command, type Context, type Program } from '../commands/index.js'
 import {
-  filled, line, pageAcrossMm, rectPath, text, type Document, type Drawing, type LabelFont, type Mark, type Stock,
-} from '../print/index.js' // prettier-ignore
+  filled,
+  line,
+  pageAcrossMm,
+  rectPath,
+  text,
+  type Document,
+  type Drawing,
+  type LabelFont,
+  type Mark,
+  type Stock,
+} from '../drawing/index.js'
+import type { LabelDesign } from '../label-design/index.js'
 import { heldOf, spot, type Modifier, type Trigger } from '../triggers/index.js'
-import type { LabelDesign } from './design.js'
-import { characterArcMinutes, heightAtMm } from './legibility.js'
 import { textAt } from './fit.js'
+import { characterArcMinutes, heightAtMm } from './legibility.js'
 import { shorteningSteps } from './shorten.js'
 import { modifierSigns } from './signs.js'
 import { leading, signAdvance } from './stack.js'
@@ -31,7 +40,9 @@ export function strokeSets(source: LabelSource, programs: readonly Program[]): S
     const command = commands.get(commandId)
     return command && trigger.kind === 'stroke' ? [{ command, trigger }] : []
   })
-  const fields = new Map(strokes.map(({ trigger }) => [`${spot(trigger.deviceId, trigger.controlId)} ${trigger.of}`, trigger])) // prettier-ignore
+  const fields = new Map(
+    strokes.map(({ trigger }) => [`${spot(trigger.deviceId, trigger.controlId)} ${trigger.of}`, trigger]),
+  )
   return programs.flatMap((program) =>
     program.contexts.flatMap((context) =>
       [...fields.values()].flatMap((field): StrokeSet[] => {
@@ -110,13 +121,20 @@ function card(
 const circle = (x: number, y: number, r: number): string =>
   `M${x - r} ${y} A${r} ${r} 0 1 1 ${x + r} ${y} A${r} ${r} 0 1 1 ${x - r} ${y} Z`
 
-function arrow({ x, y }: { x: number; y: number }, dx: number, dy: number, arm: number, isUsed: boolean): Mark[] {
+function arrow(
+  { x, y }: { x: number; y: number },
+  dx: number,
+  dy: number,
+  arm: number,
+  isUsed: boolean,
+): Mark[] {
   const [x0, y0, x1, y1] = [x + dx * 2, y + dy * 2, x + dx * arm, y + dy * arm]
   const shaft = line(`M${x0} ${y0} L${x1} ${y1}`, isUsed ? 0.6 : 0.25, isUsed ? '#000000' : '#8c8c8c')
   if (!isUsed) return [shaft]
-  const head = (side: number): string => `${x1 - dx * 2.2 + side * dy * 1.3} ${y1 - dy * 2.2 - side * dx * 1.3}`
+  const head = (side: number): string =>
+    `${x1 - dx * 2.2 + side * dy * 1.3} ${y1 - dy * 2.2 - side * dx * 1.3}`
   return [shaft, filled(`M${x1 + dx * 0.6} ${y1 + dy * 0.6} L${head(1)} L${head(-1)} Z`)]
-} // prettier-ignore
+}
 
 interface Spoke {
   readonly centre: { readonly x: number; readonly y: number }
@@ -148,12 +166,23 @@ function words(
       const height = lines.length * cap * leading
       // at most as high as the share of the circle that belongs to the direction
       if (side !== 0 && height > Math.max(2 * cap * leading, arm * 1.1)) continue
-      const first = side === 0 ? (dy < 0 ? ey - height + cap * (leading - 1) : ey) : ey - height / 2 + cap * ((leading - 1) / 2) // prettier-ignore
+      const first =
+        side === 0
+          ? dy < 0
+            ? ey - height + cap * (leading - 1)
+            : ey
+          : ey - height / 2 + cap * ((leading - 1) / 2)
       if (first < top + 0.5 || first + height - cap * (leading - 1) > heightMm - edgeMm + 1) continue
       return lines.flatMap((l, i) => {
         const x = side === 0 ? ex - l.width / 2 : side > 0 ? ex : ex - l.width
         const baseline = first + cap + i * cap * leading
-        const signs = l.held.map((m, k) => filled(modifierSigns[m], '#000000', { xMm: x + k * signAdvance * cap, yMm: baseline - cap, scale: cap })) // prettier-ignore
+        const signs = l.held.map((m, k) =>
+          filled(modifierSigns[m], '#000000', {
+            xMm: x + k * signAdvance * cap,
+            yMm: baseline - cap,
+            scale: cap,
+          }),
+        )
         return [...signs, text(printable(l.text, font), x + l.held.length * signAdvance * cap, baseline, cap)]
       })
     }
@@ -166,17 +195,24 @@ interface Line {
   readonly width: number
 }
 
-function wrapped(said: string, held: readonly Modifier[], room: number, cap: number, font: LabelFont): Line[] {
+function wrapped(
+  said: string,
+  held: readonly Modifier[],
+  room: number,
+  cap: number,
+  font: LabelFont,
+): Line[] {
   const lines: Line[] = []
   let left = said.split(/\s+/)
   while (left.length > 0) {
     const signs = lines.length === 0 ? held : []
     const indent = signs.length * signAdvance * cap
     let count = 1
-    while (count < left.length && indent + font.widthMm(left.slice(0, count + 1).join(' '), cap) <= room) count++
+    while (count < left.length && indent + font.widthMm(left.slice(0, count + 1).join(' '), cap) <= room)
+      count++
     const line = left.slice(0, count).join(' ')
     lines.push({ text: line, held: signs, width: indent + font.widthMm(line, cap) })
     left = left.slice(count)
   }
   return lines
-} // prettier-ignore
+}

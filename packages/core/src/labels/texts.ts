@@ -1,12 +1,21 @@
 import type { Control } from '../bench/index.js'
-import type { LabelFont } from '../print/index.js'
 import { fullName, type Command } from '../commands/index.js'
+import type { LabelFont } from '../drawing/index.js'
+import type { KeyWords, LabelDesign } from '../label-design/index.js'
 import {
-  actName, actOf, heldOf, keyLegend, spotOf, triggerName, type Chord, type Modifier, type Naming, type Trigger,
-} from '../triggers/index.js' // prettier-ignore
-import type { KeyWords, LabelDesign } from './design.js'
-import type { IconSet } from './icon-set.js'
+  actName,
+  actOf,
+  heldOf,
+  keyLegend,
+  spotOf,
+  triggerName,
+  type Chord,
+  type Modifier,
+  type Naming,
+  type Trigger,
+} from '../triggers/index.js'
 import type { LabelEntry, LabelText } from './fit.js'
+import type { IconSet } from './icon-set.js'
 
 /** What labels are made from. */
 export interface LabelSource extends Naming {
@@ -36,9 +45,19 @@ export interface NamedLabel {
 
 /** Arrows stand as words on labels, since text fonts rarely have them. */
 const signWords: readonly (readonly [sign: string, word: string])[] = [
-  ['↑', 'Up'], ['↗', 'up right'], ['→', 'Right'], ['↘', 'down right'], ['↓', 'Down'], ['↙', 'down left'], ['←', 'Left'],
-  ['↖', 'up left'], ['↺', 'left'], ['↻', 'right'], ['↵', 'Enter'], ['−', '-'],
-] // prettier-ignore
+  ['↑', 'Up'],
+  ['↗', 'up right'],
+  ['→', 'Right'],
+  ['↘', 'down right'],
+  ['↓', 'Down'],
+  ['↙', 'down left'],
+  ['←', 'Left'],
+  ['↖', 'up left'],
+  ['↺', 'left'],
+  ['↻', 'right'],
+  ['↵', 'Enter'],
+  ['−', '-'],
+]
 
 /** The text with words for signs that the label font lacks. */
 export const inWords = (text: string): string =>

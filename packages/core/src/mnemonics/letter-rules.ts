@@ -39,8 +39,20 @@ export const smallWords: LetterRule = ({ name }) => {
 
 /** Letters that a sign of the phonetic code may be written by; the code does not tell voiced from voiceless ones. */
 const writtenBy: Readonly<Record<string, string>> = {
-  '0': 't', X: 'xcs', J: 'jg', K: 'kcqgx', S: 'szcx', F: 'fv', T: 'td', P: 'pb', N: 'n', M: 'm', L: 'l', R: 'r', H: 'h',
-} // prettier-ignore
+  '0': 't',
+  X: 'xcs',
+  J: 'jg',
+  K: 'kcqgx',
+  S: 'szcx',
+  F: 'fv',
+  T: 'td',
+  P: 'pb',
+  N: 'n',
+  M: 'm',
+  L: 'l',
+  R: 'r',
+  H: 'h',
+}
 
 /** Signs that stand for a letter of their own where another is written: K in “copy”, F in “photo”, S in “cell”. */
 const soundsLike: Readonly<Record<string, RegExp>> = { K: /[cq]/, F: /ph/, S: /c/, J: /g/ }

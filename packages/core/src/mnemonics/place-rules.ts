@@ -1,10 +1,10 @@
 import type { Command } from '../commands/index.js'
 import { heldOf, spotOf, triggerKey, type Trigger } from '../triggers/index.js'
+import type { MnemonicContext } from './context.js'
 import type { Side } from './neighbours.js'
 import type { Way } from './opposites.js'
 import { ruleScores, type Link, type MnemonicScore } from './score.js'
 import { isShiftPartner, onSpot, oppositeWay, toggleShift } from './trigger-partners.js'
-import type { MnemonicContext } from './context.js'
 
 /** Rules that link a command to single triggers, by what stands elsewhere. */
 type PlaceRule = (command: Command, context: MnemonicContext) => readonly Link[]

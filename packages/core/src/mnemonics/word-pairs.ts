@@ -32,10 +32,25 @@ const pairs = (axis: WordPair['axis'], text: string): WordPair[] =>
 /** Words that lead in opposite directions. Common practice, no source. */
 export const shippedWordPairs: readonly WordPair[] = [
   ...pairs('across', 'left/right previous/next first/last start/end begin/finish back/forward before/after'),
-  ...pairs('across', 'decrease/increase smaller/larger less/more fewer/more narrower/wider shrink/grow thinner/thicker'),
-  ...pairs('across', 'slower/faster earlier/later out/in undo/redo darker/lighter quieter/louder minimum/maximum west/east'),
-  ...pairs('along', 'up/down top/bottom above/below higher/lower raise/lower upper/lower front/back north/south'),
-  ...pairs('opposite', 'show/hide open/close lock/unlock on/off enable/disable add/remove expand/collapse join/split'),
-  ...pairs('opposite', 'group/ungroup start/stop play/pause insert/delete select/deselect import/export attach/detach'),
+  ...pairs(
+    'across',
+    'decrease/increase smaller/larger less/more fewer/more narrower/wider shrink/grow thinner/thicker',
+  ),
+  ...pairs(
+    'across',
+    'slower/faster earlier/later out/in undo/redo darker/lighter quieter/louder minimum/maximum west/east',
+  ),
+  ...pairs(
+    'along',
+    'up/down top/bottom above/below higher/lower raise/lower upper/lower front/back north/south',
+  ),
+  ...pairs(
+    'opposite',
+    'show/hide open/close lock/unlock on/off enable/disable add/remove expand/collapse join/split',
+  ),
+  ...pairs(
+    'opposite',
+    'group/ungroup start/stop play/pause insert/delete select/deselect import/export attach/detach',
+  ),
   ...pairs('opposite', 'freeze/thaw link/unlink pin/unpin mute/unmute accept/reject load/save'),
-] // prettier-ignore
+]

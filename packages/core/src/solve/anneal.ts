@@ -1,5 +1,5 @@
-import { randomInts } from './random.js'
 import { candidateCount, candidateTable, Mover, pairCandidates, pairTable } from './mover.js'
+import { randomInts } from './random.js'
 import { SlotState, type PairTerm, type SlotProblem } from './slots.js'
 
 export interface AnnealOptions {

@@ -1,32 +1,3 @@
-export {
-  candidate,
-  benchCandidates,
-  layerCandidates,
-  pageFor,
-  type Candidate,
-  type PageOf,
-} from './candidates.js'
-export {
-  canBeHad,
-  isFree,
-  placeFor,
-  placeJudge,
-  placesInLayer,
-  placesOn,
-  rankPlaces,
-  reweigh,
-  thereAndBackMs,
-  type Place,
-  type PlaceCost,
-} from './places.js'
-export { placeReason } from './reason.js'
-export { keptBy, priceContext, surveyPlaces, type PlaceSurvey } from './survey.js'
-export { freePlaces, type FreePlace } from './free.js'
-export { displacementChain, type ChainStep, type DisplacementChain } from './displace.js'
-export { differingIdeas, type DifferingIdea } from './consistency.js'
-export { fittingCommands, type Fitting } from './fitting.js'
-export { remediesFor, remedyLayers, type Remedy } from './mend.js'
-export { checkArrangement } from './check.js'
 export { assign, type Assignment } from './assignment.js'
 export {
   defaultQuadraticOptions,

@@ -1,11 +1,17 @@
-import type { Placed } from '../clashes/index.js'
 import { canBeLiveTogether, type Program } from '../commands/index.js'
-import type { Plan } from '../formats/index.js'
 import { modifierSets, reachIn, triggerReach, type ChordReach } from '../hand/index.js'
+import { priceContext, type Placed, type PlaceSurvey } from '../model/index.js'
+import {
+  benchCandidates,
+  candidate,
+  handCostMs,
+  pageFor,
+  thereAndBackMs,
+  type Candidate,
+} from '../places/index.js'
+import type { Plan } from '../plan/index.js'
 import { spotOf, triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
-import { benchCandidates, candidate, pageFor, type Candidate } from './candidates.js'
-import { handCostMs, thereAndBackMs } from './places.js'
 import { rowFlows, rowPairs } from './row-links.js'
 import {
   isOnDevice,
@@ -20,7 +26,6 @@ import { slotCosts, troubleMs } from './slot-costs.js'
 import { slotRelations } from './slot-relations.js'
 import { slotTravel } from './slot-travel.js'
 import type { SlotProblem } from './slots.js'
-import { priceContext, type PlaceSurvey } from './survey.js'
 
 export interface ArrangementProblem {
   readonly problem: SlotProblem

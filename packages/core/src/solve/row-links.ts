@@ -1,10 +1,10 @@
 import { busyUsesPerHour } from '../clashes/index.js'
 import { canBeLiveTogether } from '../commands/index.js'
-import type { PlaceWeights, Plan } from '../formats/index.js'
+import type { PlaceSurvey } from '../model/index.js'
+import type { PlaceWeights, Plan } from '../plan/index.js'
 import type { SolveRow } from './rows.js'
 import { relationIndex, type RelationKind } from './slot-relations.js'
 import type { PairTerm } from './slots.js'
-import type { PlaceSurvey } from './survey.js'
 
 /** What members of a family gain on keys that lie together, ms a use of the rarer one. Assumed. */
 const familyMs = 40

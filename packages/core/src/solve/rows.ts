@@ -1,10 +1,10 @@
-import type { Clash, Placed } from '../clashes/index.js'
+import type { Clash } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
-import type { Plan } from '../formats/index.js'
 import type { ChordReach, ChordTable } from '../hand/index.js'
+import type { Placed, PlaceSurvey } from '../model/index.js'
+import type { Candidate } from '../places/index.js'
+import type { Plan } from '../plan/index.js'
 import { spotOf, triggerKey, type Trigger } from '../triggers/index.js'
-import type { Candidate } from './candidates.js'
-import type { PlaceSurvey } from './survey.js'
 
 /** What may move. */
 export interface SolveScope {

@@ -1,11 +1,11 @@
 import { clashChecker, severities, type Clash } from '../clashes/index.js'
 import { liveContexts, type Command } from '../commands/index.js'
 import { mnemonicContext, mnemonicReader } from '../mnemonics/index.js'
+import type { PlaceSurvey } from '../model/index.js'
+import { pageFor } from '../places/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
-import { pageFor } from './candidates.js'
 import { isOnDevice, type ProblemInput, type SolveRow, type SolveScope, type SolveSlot } from './rows.js'
-import type { PlaceSurvey } from './survey.js'
 
 /** A further place is worth keeping by this much an hour, and for each use, ms. Assumed. */
 const furtherWorth = { flat: 400, use: 30 } as const

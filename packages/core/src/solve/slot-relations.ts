@@ -1,4 +1,3 @@
-import type { Neighbours } from '../mnemonics/index.js'
 import {
   areOppositeWays,
   isShiftPartner,
@@ -7,6 +6,7 @@ import {
   ruleScores,
   sides,
   toggleShift,
+  type Neighbours,
 } from '../mnemonics/index.js'
 import { heldOf, modifiers, spotOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
 import { relationOf, type Relation } from './slots.js'

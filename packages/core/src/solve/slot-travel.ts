@@ -1,14 +1,14 @@
 import {
   homeKeyMm,
-  moveToMs,
   movementMs,
+  moveToMs,
   pressMs,
   type ChordReach,
   type PriceContext,
   type ReachSituation,
 } from '../hand/index.js'
+import { returnMs } from '../places/index.js'
 import { heldOf, spotOf, type Trigger } from '../triggers/index.js'
-import { returnMs } from './places.js'
 import type { Travel } from './slots.js'
 
 /** Where a hand is after a trigger: at home over a key, at another home, over some far key, or with another device. */

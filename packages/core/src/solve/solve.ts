@@ -1,4 +1,5 @@
-import { findClashes, severities, type Clash, type Placed } from '../clashes/index.js'
+import { findClashes, severities, type Clash } from '../clashes/index.js'
+import type { Placed } from '../model/index.js'
 import { triggerKey } from '../triggers/index.js'
 import { anneal, bestSteps } from './anneal.js'
 import { applyMoves, movesTo, type MoveList } from './moves.js'

@@ -1,9 +1,8 @@
-import type { PlaceWeights } from '../formats/index.js'
 import { triggerReach, type ReachAt } from '../hand/index.js'
-import { placeFor } from './places.js'
+import { priceContext, type PlaceSurvey } from '../model/index.js'
+import { placeFor, placeReason } from '../places/index.js'
+import type { PlaceWeights } from '../plan/index.js'
 import type { ProposedMove } from './moves.js'
-import { placeReason } from './reason.js'
-import { priceContext, type PlaceSurvey } from './survey.js'
 
 /**
  * Why a command should stand where a move puts it, in a sentence.

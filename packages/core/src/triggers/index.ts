@@ -1,8 +1,8 @@
 export {
-  modifiers,
-  modifierCodes,
   isModifier,
   isModifierCode,
+  modifierCodes,
+  modifiers,
   sortModifiers,
   type Modifier,
 } from './modifiers.js'
@@ -39,7 +39,7 @@ export {
   triggerName,
   type Naming,
 } from './names.js'
-export { systemIds, isSystemId, type SystemId } from './system.js'
+export { isSystemId, systemIds, type SystemId } from './system.js'
 export { popupSetSchema, type PopupSet } from './popup.js'
 export { readTrigger } from './spoken.js'
 export { holdWaitMs, tapWaitMs } from './waits.js'

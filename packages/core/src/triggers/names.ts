@@ -1,16 +1,42 @@
-import type { SystemId } from './system.js'
 import { characterAt, type NationalLayout } from './layout.js'
 import { sortModifiers, type Modifier } from './modifiers.js'
+import type { SystemId } from './system.js'
 import { actOf, heldOf, spot, type Act, type Trigger, type Turn } from './trigger.js'
 
 const keyNames: Readonly<Record<string, string>> = {
-  Escape: 'Esc', Backspace: 'Backspace', Tab: 'Tab', CapsLock: 'Caps', Enter: 'Enter', Space: 'Space',
-  ShiftLeft: 'Shift', ShiftRight: 'Shift', ControlLeft: 'Ctrl', ControlRight: 'Ctrl', ContextMenu: 'Menu', Fn: 'Fn',
-  PrintScreen: 'Print', ScrollLock: 'Scroll', Pause: 'Pause', Insert: 'Insert', Delete: 'Delete', Home: 'Home',
-  End: 'End', PageUp: 'PgUp', PageDown: 'PgDn', ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←',
-  ArrowRight: '→', NumLock: 'Num', NumpadDivide: 'Num /', NumpadMultiply: 'Num *', NumpadSubtract: 'Num −',
-  NumpadAdd: 'Num +', NumpadEnter: 'Num ↵', NumpadDecimal: 'Num .',
-} // prettier-ignore
+  Escape: 'Esc',
+  Backspace: 'Backspace',
+  Tab: 'Tab',
+  CapsLock: 'Caps',
+  Enter: 'Enter',
+  Space: 'Space',
+  ShiftLeft: 'Shift',
+  ShiftRight: 'Shift',
+  ControlLeft: 'Ctrl',
+  ControlRight: 'Ctrl',
+  ContextMenu: 'Menu',
+  Fn: 'Fn',
+  PrintScreen: 'Print',
+  ScrollLock: 'Scroll',
+  Pause: 'Pause',
+  Insert: 'Insert',
+  Delete: 'Delete',
+  Home: 'Home',
+  End: 'End',
+  PageUp: 'PgUp',
+  PageDown: 'PgDn',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  NumLock: 'Num',
+  NumpadDivide: 'Num /',
+  NumpadMultiply: 'Num *',
+  NumpadSubtract: 'Num −',
+  NumpadAdd: 'Num +',
+  NumpadEnter: 'Num ↵',
+  NumpadDecimal: 'Num .',
+}
 
 const modifierNames: Readonly<Record<SystemId, Readonly<Record<Modifier, string>>>> = {
   gnome: { Control: 'Ctrl', Shift: 'Shift', Alt: 'Alt', AltGraph: 'AltGr', Meta: 'Super' },
@@ -20,9 +46,21 @@ const modifierNames: Readonly<Record<SystemId, Readonly<Record<Modifier, string>
 
 /** Spacing form of a dead key, for legends. */
 const deadSigns: Readonly<Record<string, string>> = {
-  circumflex: '^', acute: '´', grave: '`', tilde: '~', diaeresis: '¨', cedilla: '¸', caron: 'ˇ', breve: '˘',
-  abovering: '°', macron: '¯', doubleacute: '˝', ogonek: '˛', abovedot: '˙', stroke: '/',
-} // prettier-ignore
+  circumflex: '^',
+  acute: '´',
+  grave: '`',
+  tilde: '~',
+  diaeresis: '¨',
+  cedilla: '¸',
+  caron: 'ˇ',
+  breve: '˘',
+  abovering: '°',
+  macron: '¯',
+  doubleacute: '˝',
+  ogonek: '˛',
+  abovedot: '˙',
+  stroke: '/',
+}
 
 /** The character as a legend: upper-case letters, dead keys by their sign. */
 export function characterLegend(char: string): string {
@@ -59,8 +97,14 @@ export interface Naming {
 }
 
 const actNames: Readonly<Record<Act, string>> = {
-  press: '', tap2: 'twice', tap3: '3 times', tap4: '4 times', tap5: '5 times', hold: 'held', during: 'while held',
-} // prettier-ignore
+  press: '',
+  tap2: 'twice',
+  tap3: '3 times',
+  tap4: '4 times',
+  tap5: '5 times',
+  hold: 'held',
+  during: 'while held',
+}
 
 /** How a key or button is worked, in words: `twice`, `held`; empty for a plain press. */
 export const actName = (act: Act): string => actNames[act]

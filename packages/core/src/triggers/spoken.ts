@@ -6,9 +6,20 @@ import { chord, parseTrigger, type Trigger } from './trigger.js'
 
 /** Other names of modifiers that people write, whatever the system. Common practice, no source. */
 const modifierWords: Readonly<Record<string, Modifier>> = {
-  ctrl: 'Control', control: 'Control', shift: 'Shift', alt: 'Alt', option: 'Alt', altgr: 'AltGraph', altgraph: 'AltGraph',
-  meta: 'Meta', super: 'Meta', win: 'Meta', windows: 'Meta', cmd: 'Meta', command: 'Meta',
-} // prettier-ignore
+  ctrl: 'Control',
+  control: 'Control',
+  shift: 'Shift',
+  alt: 'Alt',
+  option: 'Alt',
+  altgr: 'AltGraph',
+  altgraph: 'AltGraph',
+  meta: 'Meta',
+  super: 'Meta',
+  win: 'Meta',
+  windows: 'Meta',
+  cmd: 'Meta',
+  command: 'Meta',
+}
 
 /**
  * Reads a trigger as a person writes it: the text of `triggerKey`, or names and legends such as `Ctrl+Shift+U`, `alt ü`.

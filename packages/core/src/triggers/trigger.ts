@@ -115,8 +115,14 @@ export function spotOf(trigger: Trigger): string | null {
 }
 
 const actWords: Readonly<Record<Act, string>> = {
-  press: '', tap2: ' x2', tap3: ' x3', tap4: ' x4', tap5: ' x5', hold: ' hold', during: ' while',
-} // prettier-ignore
+  press: '',
+  tap2: ' x2',
+  tap3: ' x3',
+  tap4: ' x4',
+  tap5: ' x5',
+  hold: ' hold',
+  during: ' while',
+}
 
 /**
  * One string for each distinct trigger; `parseTrigger` reads it back. `Control+Shift+KeyU`, `KeyU x2`, `KeyU hold`,

@@ -1,7 +1,7 @@
 import type { HandSide } from '../bench/index.js'
 import type { Command } from '../commands/index.js'
-import type { RoutineStep } from '../usage/index.js'
 import type { Trigger } from '../triggers/index.js'
+import type { RoutineStep } from '../usage/index.js'
 import { handsOver, type Hands, type PressNote, type Workplace } from './hands.js'
 import type { Operator } from './operators.js'
 

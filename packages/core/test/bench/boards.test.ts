@@ -154,7 +154,10 @@ test.each(boardIds.flatMap((b) => bottomRows.map((r) => [b, r] as const)))(
 
 test('every row of a main block ends at fifteen units', () => {
   for (const row of bottomRows) {
-    const right = (id: string): number => { const c = boardControls('ansi-104', row).find((k) => k.id === id)!; return c.xMm + c.widthMm / 2 } // prettier-ignore
+    const right = (id: string): number => {
+      const c = boardControls('ansi-104', row).find((k) => k.id === id)!
+      return c.xMm + c.widthMm / 2
+    }
     for (const id of ['Backspace', 'Backslash', 'Enter', 'ShiftRight', 'ControlRight'])
       expect(right(id)).toBeCloseTo(15 * pitchMm - 0.525, 6)
   }

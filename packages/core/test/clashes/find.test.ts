@@ -125,7 +125,9 @@ test('worst first, then by use; the same input gives the same list in any order 
   const list = placements({ aa: 'F9', bb: 'F9', cc: 'Meta+KeyL', dd: 'KeyD' })
   const reference = findClashes(list, around(commands))
   expect(reference.map((c) => c.severity)).toEqual(['blocks', 'shadows', 'ambiguous'])
-  fc.assert(fc.property(fc.shuffledSubarray(list, { minLength: 4 }), (shuffled) => {
-    expect(findClashes(shuffled, around(commands))).toEqual(reference)
-  })) // prettier-ignore
+  fc.assert(
+    fc.property(fc.shuffledSubarray(list, { minLength: 4 }), (shuffled) => {
+      expect(findClashes(shuffled, around(commands))).toEqual(reference)
+    }),
+  )
 })

@@ -56,8 +56,13 @@ const popups: PopupSet[] = [
 ]
 const commands = [simplify, smooth, bold, tag]
 const scene: Surroundings = around(commands, {
-  programs: [fenmap, other], controls, devices, popups, legends: deviceLegends(devices), layoutId: 'de',
-}) // prettier-ignore
+  programs: [fenmap, other],
+  controls,
+  devices,
+  popups,
+  legends: deviceLegends(devices),
+  layoutId: 'de',
+})
 
 /** `command id → trigger`, or `trigger > chord chord` for a relay. */
 const set = (...lines: readonly (readonly [string, string])[]): Placed[] =>

@@ -46,52 +46,161 @@ const popups = (zone: string) => [
 /** One fault of each kind, planted into the clean scene. Some kinds are planted in several ways. */
 const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
   ['key-missing', 'a key that the board lacks', on('F13')],
-  ['key-missing', 'a number block on a laptop', on('Numpad7', { bench: ['laptop', 'pad', 'deck', 'mouse', 'glass'] })],
+  [
+    'key-missing',
+    'a number block on a laptop',
+    on('Numpad7', { bench: ['laptop', 'pad', 'deck', 'mouse', 'glass'] }),
+  ],
   ['control-missing', 'a control that is not on the bench', on('pad/k9')],
   ['page-missing', 'a page that the deck lacks', on('deck@gone/b1')],
   ['directions-missing', 'a stroke of other directions', on('mouse/plain stroke 1/4')],
   ['popup-missing', 'a pop-up set that is gone', on('popup/gone 1')],
-  ['modifier-missing', 'AltGr on a layout without one', on('AltGraph+KeyX', { controls: scene().around.controls.filter((c) => c.code !== 'AltRight') })],
-  ['media-key', 'a function key of a laptop', on('F8', { bench: ['laptop', 'pad', 'deck', 'mouse', 'glass'] })],
-  ['boot-report', 'seven keys held at once', on('pad/k1 while', { sends: { new: ['KeyA', 'KeyB', 'KeyC', 'KeyD', 'KeyE', 'KeyG', 'KeyM'] } })],
+  [
+    'modifier-missing',
+    'AltGr on a layout without one',
+    on('AltGraph+KeyX', { controls: scene().around.controls.filter((c) => c.code !== 'AltRight') }),
+  ],
+  [
+    'media-key',
+    'a function key of a laptop',
+    on('F8', { bench: ['laptop', 'pad', 'deck', 'mouse', 'glass'] }),
+  ],
+  [
+    'boot-report',
+    'seven keys held at once',
+    on('pad/k1 while', { sends: { new: ['KeyA', 'KeyB', 'KeyC', 'KeyD', 'KeyE', 'KeyG', 'KeyM'] } }),
+  ],
   ['pair-unreported', 'two deck buttons together', on('deck/b2+deck/b1')],
   ['coarse-dial', 'a value on a dial of eight steps', on('pad/dial right', {}, { kind: 'stepped' })],
   ['system-takes', 'a key of the desktop', on('Meta+KeyL')],
-  ['system-takes', 'a key of the person’s own', on('Control+Alt+KeyG', { ownKeys: { off: [], own: [{ modifiers: ['Control', 'Alt'], char: 'g', action: 'Open the field book' }] } })],
+  [
+    'system-takes',
+    'a key of the person’s own',
+    on('Control+Alt+KeyG', {
+      ownKeys: {
+        off: [],
+        own: [{ modifiers: ['Control', 'Alt'], char: 'g', action: 'Open the field book' }],
+      },
+    }),
+  ],
   ['sticky-keys', 'five Shifts on Windows', on('ShiftLeft x5', windows)],
   ['slow-keys', 'a held right Shift on Windows', on('ShiftRight hold', windows)],
-  ['probe-swallowed', 'a chord that never arrived here', on('Control+F7', { probes: new Map([['Control+F7', 'swallowed']]) })],
-  ['browser-takes', 'a browser’s key for a program in one', on('Control+KeyT', { programs: [{ ...fenmap, host: 'browser' }, reedcall], browserKeys: new Set(['Control+KeyT']) })],
+  [
+    'probe-swallowed',
+    'a chord that never arrived here',
+    on('Control+F7', { probes: new Map([['Control+F7', 'swallowed']]) }),
+  ],
+  [
+    'browser-takes',
+    'a browser’s key for a program in one',
+    on('Control+KeyT', {
+      programs: [{ ...fenmap, host: 'browser' }, reedcall],
+      browserKeys: new Set(['Control+KeyT']),
+    }),
+  ],
   ['types-character', 'a letter where text is typed', on('KeyK', {}, labelling)],
   ['types-capital', 'a capital where text is typed', on('Shift+KeyK', {}, labelling)],
-  ['types-third-level', 'AltGr on a national layout', on('AltGraph+KeyQ', { layoutId: 'x', layout: layout('de') }, labelling)],
-  ['types-control-alt', 'Ctrl+Alt+Q on Windows with a German layout', on('Control+Alt+KeyQ', { ...windows, layout: layout('de') }, labelling)],
+  [
+    'types-third-level',
+    'AltGr on a national layout',
+    on('AltGraph+KeyQ', { layoutId: 'x', layout: layout('de') }, labelling),
+  ],
+  [
+    'types-control-alt',
+    'Ctrl+Alt+Q on Windows with a German layout',
+    on('Control+Alt+KeyQ', { ...windows, layout: layout('de') }, labelling),
+  ],
   ['types-accent', 'a dead key where text is typed', on('Equal', { layout: layout('de') }, labelling)],
   ['edits-text', 'Backspace where text is typed', on('Backspace', {}, labelling)],
-  ['no-character', 'a dead key in a program that binds characters', on('Equal', { layout: layout('de'), programs: [{ ...fenmap, binds: 'characters' }, reedcall] })],
+  [
+    'no-character',
+    'a dead key in a program that binds characters',
+    on('Equal', { layout: layout('de'), programs: [{ ...fenmap, binds: 'characters' }, reedcall] }),
+  ],
   ['two-commands', 'a second command on a key', on('KeyM')],
   ['opens-page', 'a command on a button that opens a page', on('deck@main/b2')],
-  ['opens-popup', 'a command on what brings up a pop-up set', on('glass/middle', { popups: popups('middle') })],
+  [
+    'opens-popup',
+    'a command on what brings up a pop-up set',
+    on('glass/middle', { popups: popups('middle') }),
+  ],
   ['tap-or-hold', 'a hold on a key that is pressed', on('KeyM hold')],
   ['one-or-more-taps', 'a double tap on a key that is pressed', on('KeyM x2')],
-  ['one-or-more-taps', 'two and three taps on one key', on('KeyK x2', { commands: [command('Further', tracing)], places: { further: 'KeyK x3' } })],
-  ['prefix', 'a pair that begins with a key of its own', on('pad/k1+pad/k2', { commands: [command('First', tracing)], places: { first: 'pad/k1' } })],
+  [
+    'one-or-more-taps',
+    'two and three taps on one key',
+    on('KeyK x2', { commands: [command('Further', tracing)], places: { further: 'KeyK x3' } }),
+  ],
+  [
+    'prefix',
+    'a pair that begins with a key of its own',
+    on('pad/k1+pad/k2', { commands: [command('First', tracing)], places: { first: 'pad/k1' } }),
+  ],
   ['drag-modifier', 'a wheel with the modifier of a drag', on('Shift+mouse/wheel up', drags('Shift'))],
-  ['default-lost', 'a default that nothing reaches any more', on('F8', { commands: [command('Forgotten', tracing)], defaults: new Map([['fenmap F8', [command('Forgotten', tracing)]]]) })],
+  [
+    'default-lost',
+    'a default that nothing reaches any more',
+    on('F8', {
+      commands: [command('Forgotten', tracing)],
+      defaults: new Map([['fenmap F8', [command('Forgotten', tracing)]]]),
+    }),
+  ],
   ['barred-key', 'a key that must not be used', on('F7', { rules: { ...noRules, barredSpots: ['F7'] } })],
-  ['relay-broken', 'a pad key that sends what nobody has', on('pad/k1', { sends: { new: ['Control+KeyB'] } })],
+  [
+    'relay-broken',
+    'a pad key that sends what nobody has',
+    on('pad/k1', { sends: { new: ['Control+KeyB'] } }),
+  ],
   ['relay-broken', 'a pad key that sends another command', on('pad/k1', { sends: { new: ['KeyM'] } })],
   ['relay-broken', 'a pad key that sends a system key', on('pad/k1', { sends: { new: ['Meta+KeyL'] } })],
-  ['relay-elsewhere', 'a pad key that does something else in the other program', on('pad/k1', { sends: { new: ['Alt+Shift+KeyG'] }, commands: [command('Quiet', { programId: 'reedcall', usesPerHour: 1 }), ], places: { quiet: 'Alt+Shift+KeyG' }, besides: [['new', 'Alt+Shift+KeyG']] })],
-  ['close-strokes', 'neighbours of twelve strokes', on('mouse/field stroke 3/12', { commands: [command('Beside', tracing)], places: { beside: 'mouse/field stroke 4/12' } })],
+  [
+    'relay-elsewhere',
+    'a pad key that does something else in the other program',
+    on('pad/k1', {
+      sends: { new: ['Alt+Shift+KeyG'] },
+      commands: [command('Quiet', { programId: 'reedcall', usesPerHour: 1 })],
+      places: { quiet: 'Alt+Shift+KeyG' },
+      besides: [['new', 'Alt+Shift+KeyG']],
+    }),
+  ],
+  [
+    'close-strokes',
+    'neighbours of twelve strokes',
+    on('mouse/field stroke 3/12', {
+      commands: [command('Beside', tracing)],
+      places: { beside: 'mouse/field stroke 4/12' },
+    }),
+  ],
   ['stroke-or-drag', 'a stroke where a drag means something', on('mouse/plain stroke 2/8', drags(null))],
-  ['menu-at-edge', 'a pop-up set at the corner of a screen', on('popup/shapes 1', { popups: popups('corner') })],
-  ['slip-neighbour', 'damage beside a busy key', on('KeyD', { commands: [busy], places: { busy: 'KeyF' } }, damage)],
-  ['slip-modifier', 'damage one modifier from a busy key', on('Shift+KeyD', { commands: [busy], places: { busy: 'KeyD' } }, damage)],
+  [
+    'menu-at-edge',
+    'a pop-up set at the corner of a screen',
+    on('popup/shapes 1', { popups: popups('corner') }),
+  ],
+  [
+    'slip-neighbour',
+    'damage beside a busy key',
+    on('KeyD', { commands: [busy], places: { busy: 'KeyF' } }, damage),
+  ],
+  [
+    'slip-modifier',
+    'damage one modifier from a busy key',
+    on('Shift+KeyD', { commands: [busy], places: { busy: 'KeyD' } }, damage),
+  ],
   ['no-way-out', 'damage without a way out', on('F8', {}, { damage: { level: 'loss', wayOut: '' } })],
   ['other-meaning', 'one key with two meanings in two programs', on('Alt+Shift+KeyP')],
-  ['character-moves', 'a key whose character moves on the other layout', on('KeyK', { otherLayout: { ...layout('us'), name: 'Mine', keys: { ...layout('us').keys, KeyK: layout('us').keys['KeyL']! } } })],
-] // prettier-ignore
+  [
+    'character-moves',
+    'a key whose character moves on the other layout',
+    on('KeyK', {
+      otherLayout: {
+        ...layout('us'),
+        name: 'Mine',
+        keys: { ...layout('us').keys, KeyK: layout('us').keys['KeyL']! },
+      },
+    }),
+  ],
+]
 
 /** What a fault brings besides itself, where one cannot be had without the other. */
 const companions: Partial<Record<string, readonly ClashKind[]>> = {
@@ -162,7 +271,22 @@ test('one cause with many victims is one cause', () => {
 })
 
 describe('a check after an edit', () => {
-  const triggers = ['KeyM', 'KeyM hold', 'KeyM x2', 'KeyD', 'Shift+KeyD', 'KeyF', 'Meta+KeyL', 'pad/k1', 'pad/k1+pad/k2', 'F13', 'Alt+Shift+KeyP', 'mouse/field stroke 3/12', 'mouse/field stroke 4/12', 'deck@main/b2'] // prettier-ignore
+  const triggers = [
+    'KeyM',
+    'KeyM hold',
+    'KeyM x2',
+    'KeyD',
+    'Shift+KeyD',
+    'KeyF',
+    'Meta+KeyL',
+    'pad/k1',
+    'pad/k1+pad/k2',
+    'F13',
+    'Alt+Shift+KeyP',
+    'mouse/field stroke 3/12',
+    'mouse/field stroke 4/12',
+    'deck@main/b2',
+  ]
   const commands = Array.from({ length: 8 }, (_, i) =>
     command(`Act ${i}`, { id: `act-${i}`, ...tracing, usesPerHour: i * 12, ...(i % 3 === 0 && damage) }),
   )

@@ -115,7 +115,20 @@ describe('GNOME’s keys', () => {
     for (const k of gnome.keys) {
       if (!k.id || k.id.endsWith('overlay-key')) continue
       const name = k.code ?? k.char ?? ''
-      const sym = { PageUp: 'Page_Up', PageDown: 'Page_Down', ArrowLeft: 'Left', ArrowRight: 'Right', ArrowUp: 'Up', ArrowDown: 'Down', Space: 'space', PrintScreen: 'Print', Backquote: 'Above_Tab', '=': 'equal', '-': 'minus' }[name] ?? name // prettier-ignore
+      const sym =
+        {
+          PageUp: 'Page_Up',
+          PageDown: 'Page_Down',
+          ArrowLeft: 'Left',
+          ArrowRight: 'Right',
+          ArrowUp: 'Up',
+          ArrowDown: 'Down',
+          Space: 'space',
+          PrintScreen: 'Print',
+          Backquote: 'Above_Tab',
+          '=': 'equal',
+          '-': 'minus',
+        }[name] ?? name
       const mods = k.modifiers.map((m) => `<${m === 'Meta' ? 'Super' : m}>`).join('')
       byId.set(k.id, [...(byId.get(k.id) ?? []), `'${mods}${sym}'`])
     }

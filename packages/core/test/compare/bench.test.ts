@@ -158,7 +158,11 @@ test('a plan of version 1 opens as one of version 2', () => {
   raw.version = 1
   delete raw.routines
   delete raw.usage
-  for (const b of raw.benches) for (const d of b.devices) { delete d.turnDeg; delete d.mirrored } // prettier-ignore
+  for (const b of raw.benches)
+    for (const d of b.devices) {
+      delete d.turnDeg
+      delete d.mirrored
+    }
   for (const a of raw.arrangements) delete a.popups
   expect(readPlan(JSON.stringify(raw))).toEqual(now)
 })

@@ -28,7 +28,10 @@ test('placements go out and come back the same', () => {
 })
 
 test('names with commas, quotes, line breaks and formula signs survive (RFC 4180)', () => {
-  const name = fc.string({ minLength: 1, maxLength: 20 }).map((s) => s.replace(/[\r\n]/g, ' ').trim()).filter((s) => s !== '' && !s.startsWith("'")) // prettier-ignore
+  const name = fc
+    .string({ minLength: 1, maxLength: 20 })
+    .map((s) => s.replace(/[\r\n]/g, ' ').trim())
+    .filter((s) => s !== '' && !s.startsWith("'"))
   fc.assert(
     fc.property(fc.array(name, { minLength: 1, maxLength: 8 }), (names) => {
       const given = {

@@ -47,8 +47,9 @@ describe('the chart of reach', () => {
       [0, 1],
       [1, -1],
     ] as const) {
-      // prettier-ignore
-      const along = [0, 10, 20, 40, 80].map((mm) => reachField(hand, area(xMm + dx * mm, yMm + dy * mm), ['index']).effort[0]!)
+      const along = [0, 10, 20, 40, 80].map(
+        (mm) => reachField(hand, area(xMm + dx * mm, yMm + dy * mm), ['index']).effort[0]!,
+      )
       expect(along).toEqual([...along].sort((a, b) => a - b))
     }
   })
@@ -61,7 +62,6 @@ describe('the chart of reach', () => {
       [-19, -19],
       [5, 19],
     ] as const) {
-      // prettier-ignore
       const left = reachField(hand, area(xMm + dx, yMm + dy), ['index']).effort[0]!
       const other = reachField(right, area(2 * middle - xMm - dx, yMm + dy), ['index']).effort[0]!
       expect(other).toBeCloseTo(left, 6)

@@ -100,7 +100,13 @@ test('the field is 0 at a resting tip, grows outward, and its contours nest', ()
   expect(field.effort[index(f.xMm, f.yMm)]).toBeLessThan(0.15)
   expect(field.effort[index(290, 60)]).toBeGreaterThan(2.05)
   const [easy, stretch] = reachContours(field, 'effort', [0.8, 2.05])
-  const area = (ring: number[][]): number => Math.abs(ring.reduce((s, [x = 0, y = 0], i) => { const [u = 0, v = 0] = ring[(i + 1) % ring.length]!; return s + x * v - u * y }, 0) / 2) // prettier-ignore
+  const area = (ring: number[][]): number =>
+    Math.abs(
+      ring.reduce((s, [x = 0, y = 0], i) => {
+        const [u = 0, v = 0] = ring[(i + 1) % ring.length]!
+        return s + x * v - u * y
+      }, 0) / 2,
+    )
   expect(easy!.value).toBe(0.8)
   expect(area(easy!.coordinates[0]![0]!)).toBeLessThan(area(stretch!.coordinates[0]![0]!))
 })

@@ -3,13 +3,13 @@ import { describe, expect, test } from 'vitest'
 import {
   fitLabel,
   heightAtMm,
-  leastIconMm,
   type LabelEntry,
   type LabelFit,
   type LabelForm,
 } from '../../src/labels/index.js'
+import { leastIconMm } from '../../src/label-design/index.js'
 import type { Modifier } from '../../src/index.js'
-import { font, icons } from '../print/tools.js'
+import { font, icons } from '../../../print/test/tools.js'
 
 const form = (change: Partial<LabelForm> = {}): LabelForm => ({
   widthMm: 15,
@@ -49,7 +49,10 @@ describe('words on a label', () => {
       if (some.ok) expect(some.capMm).toBeGreaterThanOrEqual(heightAtMm(16, 500) - 1e-9)
     }
     const six = fit(Array.from({ length: 6 }, () => entry('Rearrange outlines')))
-    expect(six).toMatchObject({ ok: false, reason: expect.stringMatching(/6 commands do not fit 15 x 15 mm.*2.3 mm high.*shorter/) }) // prettier-ignore
+    expect(six).toMatchObject({
+      ok: false,
+      reason: expect.stringMatching(/6 commands do not fit 15 x 15 mm.*2.3 mm high.*shorter/),
+    })
   })
   test('signs that the font lacks are named', () => {
     expect(fit([entry('水路')])).toMatchObject({ ok: false, reason: expect.stringContaining('水 路') })
@@ -57,7 +60,15 @@ describe('words on a label', () => {
   })
 })
 
-const names = fc.constantFrom('Next vertex', 'Simplify', 'Show all shapes', 'Compare with reference', 'Hide', 'Go', 'Åbne kort') // prettier-ignore
+const names = fc.constantFrom(
+  'Next vertex',
+  'Simplify',
+  'Show all shapes',
+  'Compare with reference',
+  'Hide',
+  'Go',
+  'Åbne kort',
+)
 const levels: readonly (readonly Modifier[])[] = [[], ['Shift'], ['Control'], ['Control', 'Shift']]
 
 test('whatever is fitted lies inside its label, a round one too, and lines do not overlap', () => {
@@ -132,14 +143,24 @@ describe('icons on a label', () => {
 })
 
 describe('levels in corners', () => {
-  const four = [entry('Hide'), entry('Show', { held: ['Shift'] }), entry('Cut', { held: ['Control'] }), entry('Go', { held: ['Alt'] })] // prettier-ignore
+  const four = [
+    entry('Hide'),
+    entry('Show', { held: ['Shift'] }),
+    entry('Cut', { held: ['Control'] }),
+    entry('Go', { held: ['Alt'] }),
+  ]
   test('each stands in its own', () => {
     const { lines } = done(fit(four, { levels: 'places', widthMm: 24, heightMm: 16 }))
     const at = (text: string) => {
       const line = lines.find((l) => l.text === text)!
       return [line.xMm > 12 ? 'right' : 'left', line.baselineMm > 8 ? 'below' : 'above']
     }
-    expect(['Hide', 'Show', 'Cut', 'Go'].map(at)).toEqual([['left', 'below'], ['left', 'above'], ['right', 'above'], ['right', 'below']]) // prettier-ignore
+    expect(['Hide', 'Show', 'Cut', 'Go'].map(at)).toEqual([
+      ['left', 'below'],
+      ['left', 'above'],
+      ['right', 'above'],
+      ['right', 'below'],
+    ])
   })
   test('a level without a corner, or two for one, is refused in words', () => {
     const odd = fit([entry('Hide', { held: ['Control', 'Shift'] })], { levels: 'places' })

@@ -1,9 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { activeArrangement, boardControls, surroundings } from '../../src/index.js'
+import { checkPrint, drawingBits, thinStrokeDots } from '@reach-plot/print'
 import {
-  checkPrint,
   iconSet,
-  labelDesignSchema,
   makeLabels,
   makeSheet,
   printedText,
@@ -11,16 +10,10 @@ import {
   sheetKinds,
   type SheetChoice,
 } from '../../src/labels/index.js'
-import {
-  drawingBits,
-  isInk,
-  layLabels,
-  shippedStocks,
-  stockOf,
-  thinStrokeDots,
-} from '../../src/print/index.js'
+import { labelDesignSchema } from '../../src/label-design/index.js'
+import { isInk, layLabels, shippedStocks, stockOf } from '../../src/drawing/index.js'
 import { command, placements } from '../build.js'
-import { font, iconPackage, rasteriser } from '../print/tools.js'
+import { font, iconPackage, rasteriser } from '../../../print/test/tools.js'
 import { catalogues, demoPlan } from '../work/desk.js'
 import { design, onBench, source } from './source.js'
 
@@ -81,8 +74,14 @@ describe('labels', () => {
 const around = surroundings(demoPlan, catalogues)
 const icons = iconSet(iconPackage, demoPlan.labels.icons)
 const choice = (change: Partial<SheetChoice>): SheetChoice => ({
-  kind: 'labels', programId: 'fenmap', contextId: null, deviceId: null, skip: 0, order: 'context', ...change,
-}) // prettier-ignore
+  kind: 'labels',
+  programId: 'fenmap',
+  contextId: null,
+  deviceId: null,
+  skip: 0,
+  order: 'context',
+  ...change,
+})
 const demo = (change: Partial<SheetChoice>, rule: Partial<typeof demoPlan.labels.rule> = {}) =>
   makeSheet(
     {
@@ -97,28 +96,44 @@ const demo = (change: Partial<SheetChoice>, rule: Partial<typeof demoPlan.labels
   )
 
 describe('the labels of the demo at 203 dpi in one bit', () => {
-  const fronts = demoPlan.programs.flatMap((program) => program.contexts.map((context) => [program.id, context.id] as const)) // prettier-ignore
+  const fronts = demoPlan.programs.flatMap((program) =>
+    program.contexts.map((context) => [program.id, context.id] as const),
+  )
   const contents = ['text', 'icon-text', 'icon'] as const
-  test.each(fronts)('%s, %s: no stroke under two dots, and no text leaves its label', async (programId, contextId) => {
-    const rasterise = await rasteriser()
-    let count = 0
-    for (const content of contents)
-      for (const stockId of ['a4', 'roll-round-14']) {
-        const { labels } = demo({ programId, contextId }, { content, stockId }).labels!
-        for (const label of labels) {
-          const check = checkPrint(label, 203, font, rasterise)
-          expect([label.legend, check]).toEqual([label.legend, { thinDots: 0, leavesLabel: false }])
-          count++
+  test.each(fronts)(
+    '%s, %s: no stroke under two dots, and no text leaves its label',
+    async (programId, contextId) => {
+      const rasterise = await rasteriser()
+      let count = 0
+      for (const content of contents)
+        for (const stockId of ['a4', 'roll-round-14']) {
+          const { labels } = demo({ programId, contextId }, { content, stockId }).labels!
+          for (const label of labels) {
+            const check = checkPrint(label, 203, font, rasterise)
+            expect([label.legend, check]).toEqual([label.legend, { thinDots: 0, leavesLabel: false }])
+            count++
+          }
         }
-      }
-    expect(count).toBeGreaterThan(60)
-  }) // prettier-ignore
+      expect(count).toBeGreaterThan(60)
+    },
+  )
   test('a label with a hairline of its own would be found, and is printed two dots wide', async () => {
     const rasterise = await rasteriser()
     const drawing = {
       widthMm: 10,
       heightMm: 10,
-      marks: [{ kind: 'path' as const, d: 'M2 2 L8 8', xMm: 0, yMm: 0, scale: 1, fill: null, stroke: '#000000', strokeMm: 0.1 }], // prettier-ignore
+      marks: [
+        {
+          kind: 'path' as const,
+          d: 'M2 2 L8 8',
+          xMm: 0,
+          yMm: 0,
+          scale: 1,
+          fill: null,
+          stroke: '#000000',
+          strokeMm: 0.1,
+        },
+      ],
     }
     expect(checkPrint({ drawing, round: false }, 203, font, rasterise).thinDots).toBeGreaterThan(10)
     const bits = drawingBits(drawing, 203, font, rasterise, '')
@@ -153,10 +168,20 @@ describe('sheets of the demo', () => {
   })
   test('the board has the words of a key, all its levels, and a title whatever signs are in it', () => {
     const keys = [
-      { controlId: 'keyboard/KeyG', level: ['Alt' as const], words: [{ commandId: 'fenmap-show-grid', text: 'Nets' }] },
+      {
+        controlId: 'keyboard/KeyG',
+        level: ['Alt' as const],
+        words: [{ commandId: 'fenmap-show-grid', text: 'Nets' }],
+      },
     ]
     const sheet = makeSheet(
-      { title: 'Watt 潮', placements: activeArrangement(demoPlan).placements, around, design: { ...demoPlan.labels, keys }, icons },
+      {
+        title: 'Watt 潮',
+        placements: activeArrangement(demoPlan).placements,
+        around,
+        design: { ...demoPlan.labels, keys },
+        icons,
+      },
       choice({ kind: 'board', deviceId: 'keyboard', contextId: 'tracing' }),
       font,
     )
@@ -164,7 +189,7 @@ describe('sheets of the demo', () => {
     expect(said).toContain('Watt ?')
     expect(said).toContain('Nets')
     expect(said).not.toContain('Show grid')
-  }) // prettier-ignore
+  })
   test('the board has every level of every key, on the key or in a note', () => {
     const { document } = demo({ kind: 'board', deviceId: 'keyboard', contextId: 'tracing' })
     const all = document.pages.flatMap((p) => wordsOf(p.marks).map((w) => w.text)).join(' ')
@@ -205,7 +230,10 @@ test('many labels go on to further pages', () => {
   const keys = boardControls('ansi-104', 'windows').filter((c) => /^(Key|Digit|F\d|Numpad\d)/.test(c.id))
   const commands = keys.map((k) => command(`Do ${k.id}`.slice(0, 9)))
   const boards = Array.from({ length: 5 }, (_, n) => onBench(keys, `board${n}`)).flat()
-  const given = keys.map((k, i) => ({ commandId: commands[i]!.id, trigger: placements({ x: k.id })[0]!.trigger })) // prettier-ignore
+  const given = keys.map((k, i) => ({
+    commandId: commands[i]!.id,
+    trigger: placements({ x: k.id })[0]!.trigger,
+  }))
   const { labels } = set({}, design(), { commands, controls: boards, placements: given })
   const { pages } = layLabels(labels.map(readyLabel), stockOf('a4'), { cut: 'none', skip: 0, note: '' }, font)
   expect(labels).toHaveLength(boards.length)
@@ -217,8 +245,14 @@ describe('the design in a plan', () => {
     expect(labelDesignSchema.parse(demoPlan.labels)).toEqual(demoPlan.labels)
   })
   test.each([
-    [{ icons: [{ id: 'own-x', name: 'x', units: 24, paths: [{ d: 'M0 0"/><script>', strokeUnits: 1 }] }] }, /data of an SVG path/], // prettier-ignore
-    [{ icons: [{ id: 'map', name: 'x', units: 24, paths: [{ d: 'M0 0', strokeUnits: 1 }] }] }, /begin with own-/], // prettier-ignore
+    [
+      { icons: [{ id: 'own-x', name: 'x', units: 24, paths: [{ d: 'M0 0"/><script>', strokeUnits: 1 }] }] },
+      /data of an SVG path/,
+    ],
+    [
+      { icons: [{ id: 'map', name: 'x', units: 24, paths: [{ d: 'M0 0', strokeUnits: 1 }] }] },
+      /begin with own-/,
+    ],
     [{ stocks: [{ ...stockOf('a4-5x13'), id: 'own', pitchXMm: 5 }] }, /overlap/],
     [{ stocks: [{ kind: 'sheet', id: 'own', name: 'x', media: 'napkin' }] }, /no paper/],
     [{ rule: { ...demoPlan.labels.rule, ink: 'red' } }, /colour such as/],

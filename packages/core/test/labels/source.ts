@@ -1,9 +1,14 @@
 import { boardControls, type Control } from '../../src/index.js'
 import {
-  defaultLabelDesign, defaultLabelRule, type KeyLabel, type LabelDesign, type LabelRule, type LabelSource,
-} from '../../src/labels/index.js' // prettier-ignore
+  defaultLabelDesign,
+  defaultLabelRule,
+  type KeyLabel,
+  type LabelDesign,
+  type LabelRule,
+} from '../../src/label-design/index.js'
+import type { LabelSource } from '../../src/labels/index.js'
 import { around, command, placements } from '../build.js'
-import { icons } from '../print/tools.js'
+import { icons } from '../../../print/test/tools.js'
 
 /** A design with the rule, and what keys have of their own, as a test needs them. */
 export const design = (

@@ -2,18 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   arcMinutesOf,
-  contrastOf,
-  groundOf,
   heightAtMm,
   iconSet,
   labelIconId,
   labelTexts,
   shorten,
+  type NamedEntry,
 } from '../../src/labels/index.js'
-import { loadLabelFont } from '../../src/print/index.js'
+import { contrastOf, groundOf } from '../../src/label-design/index.js'
+import { loadLabelFont } from '../../src/drawing/index.js'
 import { command } from '../build.js'
-import { iconPackage, icons } from '../print/tools.js'
-import type { NamedEntry } from '../../src/labels/index.js'
+import { iconPackage, icons } from '../../../print/test/tools.js'
 import { design, source } from './source.js'
 
 test('20 minutes of arc at 500 mm are 2.9 mm', () => {
@@ -145,7 +144,9 @@ describe('what labels say', () => {
       command('Show all shapes'),
       command('Measure'),
     ]
-    const texts = entries(undefined, design({}, [], { texts: [{ commandId: 'measure', text: 'Ruler' }] }), { commands }) // prettier-ignore
+    const texts = entries(undefined, design({}, [], { texts: [{ commandId: 'measure', text: 'Ruler' }] }), {
+      commands,
+    })
     expect(texts['KeyH']!.entries.map((e) => [e.held.join(), e.text, e.short])).toEqual([
       ['', 'Hide shape', 'Hide'],
       ['Shift', 'Show all shapes', undefined],

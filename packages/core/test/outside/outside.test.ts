@@ -32,10 +32,17 @@ const demo = readPlan(readFileSync(new URL('../../../../demo/demo.reachplot.json
 describe('spans between fingertips', () => {
   // Parncutt, Sloboda, Clarke, Raekallio and Desain (1997), Music Perception 14, table 1, in semitones (from memory)
   const table = [
-    ['thumb', 'index', 5, 10], ['thumb', 'middle', 7, 12], ['thumb', 'ring', 9, 14], ['thumb', 'little', 10, 15],
-    ['index', 'middle', 2, 5], ['index', 'ring', 4, 7], ['index', 'little', 6, 10],
-    ['middle', 'ring', 2, 4], ['middle', 'little', 4, 7], ['ring', 'little', 2, 5],
-  ] as const // prettier-ignore
+    ['thumb', 'index', 5, 10],
+    ['thumb', 'middle', 7, 12],
+    ['thumb', 'ring', 9, 14],
+    ['thumb', 'little', 10, 15],
+    ['index', 'middle', 2, 5],
+    ['index', 'ring', 4, 7],
+    ['index', 'little', 6, 10],
+    ['middle', 'ring', 2, 4],
+    ['middle', 'little', 4, 7],
+    ['ring', 'little', 2, 5],
+  ] as const
   const order = ['thumb', 'index', 'middle', 'ring', 'little']
   test.each(table)('%s to %s: relaxed to %i, practical to %i semitones', (a, b, relaxed, practical) => {
     const hand = handModel({ side: 'left', spanMm: 206, rests: homeKeys.left }, controls)
@@ -145,8 +152,13 @@ test('keys that an open adjacency graph calls neighbours lie at most 24 mm apart
 test('the letter of a key is the one that XKB has at its first level, on every layout', () => {
   // Debian xkb-data 2.35.1; a few rows of national layouts by hand (from memory)
   const rows: Readonly<Record<string, string>> = {
-    de: 'QWERTZUIOPÜ', fr: 'AZERTYUIOP', us: 'QWERTYUIOP', es: 'QWERTYUIOP', se: 'QWERTYUIOPÅ', tr: 'QWERTYUIOPĞ',
-  } // prettier-ignore
+    de: 'QWERTZUIOPÜ',
+    fr: 'AZERTYUIOP',
+    us: 'QWERTYUIOP',
+    es: 'QWERTYUIOP',
+    se: 'QWERTYUIOPÅ',
+    tr: 'QWERTYUIOPĞ',
+  }
   for (const [id, text] of Object.entries(rows)) {
     const found = layouts.find((l) => l.id === id)
     if (!found) continue

@@ -39,7 +39,13 @@ function tiny(seed: number): SlotProblem {
         slots,
         [0, 1, 2, 3, 4].map((p) => ({ p, q: p + 1, value: 0.9 })),
       ),
-      relationOf(slots, [0, 2, 4].flatMap((p) => [{ p, q: p + 1, value: 1 }, { p: p + 1, q: p, value: 1 }])), // prettier-ignore
+      relationOf(
+        slots,
+        [0, 2, 4].flatMap((p) => [
+          { p, q: p + 1, value: 1 },
+          { p: p + 1, q: p, value: 1 },
+        ]),
+      ),
     ],
     flows: [
       { a: 0, b: 2, uses: next(5) },

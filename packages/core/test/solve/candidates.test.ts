@@ -110,9 +110,18 @@ describe('the triggers of the demo’s desk', () => {
 
 describe('there and back', () => {
   const away = (change: Partial<ChordReach> = {}): ChordReach => ({
-    keys: ['KeyP'], verdict: 'away', effort: 3, stretch: 2, palmShiftMm: 60, turnDeg: 8, fingers: {}, spanUse: 0.5,
-    timeMs: 500, distanceMm: 180, ...change,
-  }) // prettier-ignore
+    keys: ['KeyP'],
+    verdict: 'away',
+    effort: 3,
+    stretch: 2,
+    palmShiftMm: 60,
+    turnDeg: 8,
+    fingers: {},
+    spanUse: 0.5,
+    timeMs: 500,
+    distanceMm: 180,
+    ...change,
+  })
   test('what the hand makes without leaving has no way back', () => {
     expect(thereAndBackMs(away({ verdict: 'stretch' }))).toBe(500)
   })

@@ -113,10 +113,20 @@ describe('any answer', () => {
     fc.assert(
       fc.property(anyAnswer, (slotOf) => {
         const list = listOf(slotOf)
-        const whole = applyMoves(placements, flat.rows, list, list.moves.map((m) => m.id)) // prettier-ignore
+        const whole = applyMoves(
+          placements,
+          flat.rows,
+          list,
+          list.moves.map((m) => m.id),
+        )
         const wanted = slotOf.flatMap((p, i) => (p < 0 ? [] : [`c${i} ${codes[p]}`])).sort()
         expect(whole.map((p) => `${p.commandId} ${triggerKey(p.trigger)}`).sort()).toEqual(wanted)
-        expect(withNeeds(list, list.moves.map((m) => m.id)).length).toBe(list.moves.length) // prettier-ignore
+        expect(
+          withNeeds(
+            list,
+            list.moves.map((m) => m.id),
+          ).length,
+        ).toBe(list.moves.length)
       }),
       { numRuns: 200 },
     )

@@ -15,11 +15,20 @@ import { layout } from '../build.js'
 
 test('a trigger reads back from its string, whatever the order of its modifiers', () => {
   const held = fc.subarray([...modifiers])
-  fc.assert(fc.property(held, fc.constantFrom('KeyA', 'F12', 'NumpadAdd', 'Backquote'), (m, code) => {
-    const trigger = chord(code, m)
-    expect(parseTrigger(triggerKey(trigger))).toEqual(trigger)
-    expect(parseTrigger([...m].reverse().concat(code as never).join('+'))).toEqual(trigger)
-  })) // prettier-ignore
+  fc.assert(
+    fc.property(held, fc.constantFrom('KeyA', 'F12', 'NumpadAdd', 'Backquote'), (m, code) => {
+      const trigger = chord(code, m)
+      expect(parseTrigger(triggerKey(trigger))).toEqual(trigger)
+      expect(
+        parseTrigger(
+          [...m]
+            .reverse()
+            .concat(code as never)
+            .join('+'),
+        ),
+      ).toEqual(trigger)
+    }),
+  )
 })
 
 test.each([

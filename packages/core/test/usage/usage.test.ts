@@ -75,9 +75,15 @@ describe('a usage log', () => {
   })
   test('bad rows are counted with line and reason; the rest can be used', () => {
     const report = read(
-      heading + row(0, 'Hide') + row(1, 'Nope') + row(2, 'Hide', 'Nowhere') + row(3, 'Hide', 'Tracing', 'shout') +
-        'yesterday,Fenmap,Tracing,Hide,key\n' + '2026-05-04T09:00:00,Atlas,,Fold,key\n\n' + row(9, 'Undo', ''),
-    ) // prettier-ignore
+      heading +
+        row(0, 'Hide') +
+        row(1, 'Nope') +
+        row(2, 'Hide', 'Nowhere') +
+        row(3, 'Hide', 'Tracing', 'shout') +
+        'yesterday,Fenmap,Tracing,Hide,key\n' +
+        '2026-05-04T09:00:00,Atlas,,Fold,key\n\n' +
+        row(9, 'Undo', ''),
+    )
     expect(report).toMatchObject({ goodRows: 2, badRows: 5 })
     expect(report.bad.map((b) => b.line)).toEqual([3, 4, 5, 6, 7])
     expect(report.reasons.map((r) => r.rows)).toEqual([1, 1, 1, 1, 1])

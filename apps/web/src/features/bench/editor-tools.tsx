@@ -1,7 +1,15 @@
 import {
-  AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignStartHorizontal,
-  AlignStartVertical, Scaling, StretchHorizontal, StretchVertical, Trash2,
-} from 'lucide-react' // prettier-ignore
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignEndHorizontal,
+  AlignEndVertical,
+  AlignStartHorizontal,
+  AlignStartVertical,
+  Scaling,
+  StretchHorizontal,
+  StretchVertical,
+  Trash2,
+} from 'lucide-react'
 import { useState } from 'react'
 import { controlTypes, pitchMm, type ControlType, type DrawnDevice } from '@reach-plot/core'
 import { NumberBox } from '../../shared/number-box.js'

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import type { Icon, IconSet } from '@reach-plot/core/labels'
+import type { Icon } from '@reach-plot/core/label-design'
+import type { IconSet } from '@reach-plot/core/labels'
 import { chooseFile } from '../../shared/download.js'
 import { showProblem } from '../../shared/problem.js'
 import { addIcon } from '../../store/label-edits.js'
@@ -72,7 +73,9 @@ export function IconPicker({
         </button>
       </div>
       {found.length === 0 ? (
-        <p className="mt-2 text-ink-2">{words.trim() === '' ? 'Type a word.' : 'No icon shows that. Try another word.'}</p>
+        <p className="mt-2 text-ink-2">
+          {words.trim() === '' ? 'Type a word.' : 'No icon shows that. Try another word.'}
+        </p>
       ) : (
         <ul aria-label="Icons" className="mt-2 flex max-h-[132px] flex-wrap gap-1 overflow-y-auto p-0.5">
           {found.map((id) => {
@@ -97,4 +100,4 @@ export function IconPicker({
       )}
     </div>
   )
-} // prettier-ignore
+}

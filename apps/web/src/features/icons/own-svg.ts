@@ -1,7 +1,7 @@
 import DOMPurify from 'dompurify'
 import svgpath from 'svgpath'
 import { CoreError } from '@reach-plot/core'
-import { ownIconSchema, plainPath, shapePath, type Icon } from '@reach-plot/core/labels'
+import { ownIconSchema, plainPath, shapePath, type Icon } from '@reach-plot/core/label-design'
 
 /** An icon file larger than this is no icon, bytes. */
 const maxSvgBytes = 200_000
@@ -45,9 +45,18 @@ export function readSvgIcon(text: string, name: string): Omit<Icon, 'id'> {
     if (fill !== 'none' && !(fill === null && shape.tagName.toLowerCase() === 'line'))
       paths.push({ d: plain, strokeUnits: null })
   }
-  const read = ownIconSchema.safeParse({ id: 'own-icon', name: name.replace(/\.svg$/i, '').slice(0, 80) || 'icon', units: side, paths }) // prettier-ignore
+  const read = ownIconSchema.safeParse({
+    id: 'own-icon',
+    name: name.replace(/\.svg$/i, '').slice(0, 80) || 'icon',
+    units: side,
+    paths,
+  })
   if (!read.success)
-    throw bad(name, paths.length === 0 ? 'there is no shape in it' : 'its shapes cannot be read', 'use paths, circles, rectangles, lines or polygons; text and pictures are not taken') // prettier-ignore
+    throw bad(
+      name,
+      paths.length === 0 ? 'there is no shape in it' : 'its shapes cannot be read',
+      'use paths, circles, rectangles, lines or polygons; text and pictures are not taken',
+    )
   const { id: _id, ...icon } = read.data
   return icon
 }

@@ -1,6 +1,14 @@
 import { useState } from 'react'
 import { CoreError } from '@reach-plot/core'
-import { calibrationFrom, calibrationMarks, calibrationPage, mediaOf, noAdjust, type Measured, type Stock } from '@reach-plot/core/print' // prettier-ignore
+import {
+  calibrationFrom,
+  calibrationMarks,
+  calibrationPage,
+  mediaOf,
+  noAdjust,
+  type Measured,
+  type Stock,
+} from '@reach-plot/core/drawing'
 import { Sheet } from '../../shared/dialog.js'
 import { download } from '../../shared/download.js'
 import { fetchLabelFont } from '../../shared/label-font.js'
@@ -49,7 +57,12 @@ export function CalibrationSheet({ stock, onClose }: { stock: Stock; onClose: ()
   }
   const save = (): void => {
     const n = (id: keyof Measured): number => (draft[id].trim() === '' ? NaN : Number(draft[id]))
-    const measured = { crossXMm: n('crossXMm'), crossYMm: n('crossYMm'), acrossMm: n('acrossMm'), alongMm: n('alongMm') } // prettier-ignore
+    const measured = {
+      crossXMm: n('crossXMm'),
+      crossYMm: n('crossYMm'),
+      acrossMm: n('acrossMm'),
+      alongMm: n('alongMm'),
+    }
     try {
       const found = calibrationFrom(measured, nominal)
       set({ calibrations: { ...calibrations, [stock.id]: found } })

@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { Drawing, LabelFont, Mark } from '@reach-plot/core/print'
+import type { Drawing, LabelFont, Mark } from '@reach-plot/core/drawing'
 
 /** The marks of a drawing as SVG elements in its millimetres, exactly as the files show them. */
 export const DrawingMarks = memo(function DrawingMarks({

@@ -17,11 +17,7 @@ export function SelectField<T extends string>({
   return (
     <label>
       <span className="caption mb-0.5 block">{label}</span>
-      <select
-        className={`field ${className}`}
-        value={value}
-        onChange={(e) => onChange(e.target.value as T)}
-      >
+      <select className={`field ${className}`} value={value} onChange={(e) => onChange(e.target.value as T)}>
         {choices.map((c) => (
           <option key={c.id} value={c.id}>
             {c.name}
@@ -30,7 +26,7 @@ export function SelectField<T extends string>({
       </select>
     </label>
   )
-} // prettier-ignore
+}
 
 export function CheckField({
   checked,

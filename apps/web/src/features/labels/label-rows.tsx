@@ -1,12 +1,7 @@
 import { Pencil } from 'lucide-react'
 import { useState } from 'react'
-import {
-  arcMinutesOf,
-  printedText,
-  type Label,
-  type PrintCheck,
-  type UnreadableLabel,
-} from '@reach-plot/core/labels'
+import { arcMinutesOf, printedText, type Label, type UnreadableLabel } from '@reach-plot/core/labels'
+import type { PrintCheck } from '@reach-plot/print'
 import { setKeyLabel } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { LabelSheet } from './label-sheet.js'
@@ -75,9 +70,7 @@ export function LabelRows({ view, dpi }: { view: SheetView; dpi: number }) {
               isFault={fault !== ''}
               checked={!label.isHidden}
               onCheck={(checked) =>
-                edit((plan) =>
-                  setKeyLabel(plan, label.controlId, { isHidden: checked ? undefined : true }),
-                )
+                edit((plan) => setKeyLabel(plan, label.controlId, { isHidden: checked ? undefined : true }))
               }
               onEdit={() => setEdited(label.controlId)}
             />
@@ -87,7 +80,7 @@ export function LabelRows({ view, dpi }: { view: SheetView; dpi: number }) {
       {edited !== null && <LabelSheet controlId={edited} view={view} onClose={() => setEdited(null)} />}
     </>
   )
-} // prettier-ignore
+}
 
 function Row({
   label,
@@ -144,7 +137,9 @@ export function SheetSummary({ view: { sheet } }: { view: SheetView }) {
   if (!sheet) return null
   const pages = sheet.document.pages.length
   const pageWords = `${pages} page${pages === 1 ? '' : 's'}`
-  const what = sheet.faces ? `${sheet.faces.length} buttons on ${pageWords}` : `${pageWords} of ${sheet.stock.name}`
+  const what = sheet.faces
+    ? `${sheet.faces.length} buttons on ${pageWords}`
+    : `${pageWords} of ${sheet.stock.name}`
   return (
     <section aria-label="What is on it" className="border-b border-rule px-[14px] pt-[10px] pb-3">
       <p>
@@ -165,4 +160,4 @@ export function SheetSummary({ view: { sheet } }: { view: SheetView }) {
       </ul>
     </section>
   )
-} // prettier-ignore
+}

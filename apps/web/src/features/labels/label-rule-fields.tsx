@@ -1,5 +1,6 @@
 import { modifierName, type Modifier } from '@reach-plot/core'
-import { characterArcMinutes, heightAtMm, type Content, type LabelRule } from '@reach-plot/core/labels'
+import { characterArcMinutes, heightAtMm } from '@reach-plot/core/labels'
+import type { Content, LabelRule } from '@reach-plot/core/label-design'
 import { ModifierSign } from '../../shared/modifier-sign.js'
 import { setLabelRule } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { modifierName, type Modifier } from '@reach-plot/core'
-import { labelIconId, type KeyLabel, type NamedEntry } from '@reach-plot/core/labels'
+import { labelIconId, type NamedEntry } from '@reach-plot/core/labels'
+import type { KeyLabel } from '@reach-plot/core/label-design'
 import { Sheet } from '../../shared/dialog.js'
 import { ModifierSign } from '../../shared/modifier-sign.js'
 import { setIcon, setKeyLabel, setKeyWords, setLabelText, setShortText } from '../../store/label-edits.js'
@@ -80,7 +81,7 @@ export function LabelSheet({
       </div>
     </Sheet>
   )
-} // prettier-ignore
+}
 
 /** The words and the icon of one command: on all labels that it stands on, or on this one alone. */
 function EntryFields({ controlId, entry, view }: { controlId: string; entry: NamedEntry; view: SheetView }) {
@@ -93,10 +94,15 @@ function EntryFields({ controlId, entry, view }: { controlId: string; entry: Nam
   if (!command || !icons || !view.font) return null
   const { id } = command
   const text = plan.labels.texts.find((t) => t.commandId === id)?.text
-  const words = plan.labels.keys.find((k) => k.controlId === controlId)?.words?.find((w) => w.commandId === id)
+  const words = plan.labels.keys
+    .find((k) => k.controlId === controlId)
+    ?.words?.find((w) => w.commandId === id)
   const only = words !== undefined
   const setWords = (change: Parameters<typeof setKeyWords>[3]): void =>
-    edit((p) => setKeyWords(p, controlId, id, change), `label-words-${controlId}-${id}-${Object.keys(change ?? {}).join()}`)
+    edit(
+      (p) => setKeyWords(p, controlId, id, change),
+      `label-words-${controlId}-${id}-${Object.keys(change ?? {}).join()}`,
+    )
   const setCommandIcon = (icon: string | null): void =>
     only ? setWords({ icon: icon ?? undefined }) : edit((p) => setIcon(p, id, icon))
   const chosen = only ? words.icon : command.icon
@@ -112,7 +118,9 @@ function EntryFields({ controlId, entry, view }: { controlId: string; entry: Nam
           {command.name}
         </b>
         <span className="shrink-0 text-ink-2">
-          {[entry.level.map((m) => modifierName(m, around.systemId)).join('+'), entry.how].filter(Boolean).join(', ')}
+          {[entry.level.map((m) => modifierName(m, around.systemId)).join('+'), entry.how]
+            .filter(Boolean)
+            .join(', ')}
         </span>
         <span className="ml-auto shrink-0">
           <CheckField checked={only} onChange={(on) => setWords(on ? {} : null)}>
@@ -139,7 +147,12 @@ function EntryFields({ controlId, entry, view }: { controlId: string; entry: Nam
             only ? setWords({ short: next }) : edit((p) => setShortText(p, id, next), `label-short-${id}`)
           }
         />
-        <button type="button" className="btn h-[30px]" aria-expanded={picking} onClick={() => setPicking(!picking)}>
+        <button
+          type="button"
+          className="btn h-[30px]"
+          aria-expanded={picking}
+          onClick={() => setPicking(!picking)}
+        >
           {icon && <IconImage icon={icon} size={18} />}
           {iconWords(chosen, icon?.name)}
         </button>
@@ -163,7 +176,7 @@ function EntryFields({ controlId, entry, view }: { controlId: string; entry: Nam
       )}
     </li>
   )
-} // prettier-ignore
+}
 
 const iconWords = (chosen: string | undefined, name: string | undefined): string => {
   if (chosen !== undefined) return `Icon: ${name ?? `${chosen}, which is missing`}`
@@ -210,7 +223,10 @@ function KeyFields({ controlId }: { controlId: string }) {
   const edit = useEdit()
   const own: Partial<KeyLabel> = keys.find((k) => k.controlId === controlId) ?? {}
   const set = (change: Parameters<typeof setKeyLabel>[2]): void =>
-    edit((plan) => setKeyLabel(plan, controlId, change), `label-key-${controlId}-${Object.keys(change).join()}`)
+    edit(
+      (plan) => setKeyLabel(plan, controlId, change),
+      `label-key-${controlId}-${Object.keys(change).join()}`,
+    )
   const control = around.controls.find((c) => c.id === controlId)
   const levels = new Map<string, readonly Modifier[]>()
   for (const { trigger } of arrangement.placements) {
@@ -248,23 +264,33 @@ function KeyFields({ controlId }: { controlId: string }) {
         />
         <SizeField label="Width, mm" value={own.widthMm} onChange={(widthMm) => set({ widthMm })} />
         <SizeField label="Height, mm" value={own.heightMm} onChange={(heightMm) => set({ heightMm })} />
-        <SizeField label="Margin, mm" value={own.marginMm} least={0} most={10} onChange={(marginMm) => set({ marginMm })} />
+        <SizeField
+          label="Margin, mm"
+          value={own.marginMm}
+          least={0}
+          most={10}
+          onChange={(marginMm) => set({ marginMm })}
+        />
       </div>
       <div className="mt-2 flex flex-wrap gap-4">
         <CheckField
           checked={own.ink !== undefined || own.keyColour !== undefined}
-          onChange={(on) => set(on ? { ink: rule.ink, keyColour: rule.keyColour } : { ink: undefined, keyColour: undefined })}
+          onChange={(on) =>
+            set(on ? { ink: rule.ink, keyColour: rule.keyColour } : { ink: undefined, keyColour: undefined })
+          }
         >
           Colours of its own
         </CheckField>
-        {own.ink !== undefined && <ColourField label="Ink" value={own.ink} onChange={(ink) => set({ ink })} />}
+        {own.ink !== undefined && (
+          <ColourField label="Ink" value={own.ink} onChange={(ink) => set({ ink })} />
+        )}
         {own.keyColour !== undefined && rule.material === 'clear' && (
           <ColourField label="Key" value={own.keyColour} onChange={(keyColour) => set({ keyColour })} />
         )}
       </div>
     </fieldset>
   )
-} // prettier-ignore
+}
 
 /** A length of the key's own; empty for the rule's. */
 function SizeField({

@@ -1,7 +1,8 @@
 import { Printer } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { NavLink } from 'react-router'
-import { bothSides, choosePrintForm, mediaOf, pageSizeMm } from '@reach-plot/core/print'
+import { bothSides, choosePrintForm } from '@reach-plot/print'
+import { mediaOf, pageSizeMm } from '@reach-plot/core/drawing'
 import { showProblem } from '../../shared/problem.js'
 import { listedPrinters, printerStatus, standInAddress, type PrinterStatus } from '../../store/print-api.js'
 import {
@@ -48,7 +49,15 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
       })
       if (!file) return
       const size = pageSizeMm(sheet.stock)
-      const query = { ticket: crypto.randomUUID(), printer: address, name: title, media, ...size, copies, sides: form.sides }
+      const query = {
+        ticket: crypto.randomUUID(),
+        printer: address,
+        name: title,
+        media,
+        ...size,
+        copies,
+        sides: form.sides,
+      }
       await sendOrder({ query, format: form.format, bytes: file.bytes, pages: pages * copies })
     } catch (error) {
       showProblem(error)
@@ -58,7 +67,10 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
     <section aria-label="Print" className="px-[14px] pt-[10px] pb-4">
       <h3 className="caption mb-1">Print</h3>
       <PrinterField address={address} />
-      <p role="status" className={`mt-1 text-[12px] ${problem !== '' || status?.says ? 'text-magenta' : 'text-ink-2'}`}>
+      <p
+        role="status"
+        className={`mt-1 text-[12px] ${problem !== '' || status?.says ? 'text-magenta' : 'text-ink-2'}`}
+      >
         {problem || (status ? statusWords(status) : 'Asking the printer …')}
       </p>
       {isTwoSided && status && (
@@ -69,7 +81,14 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
         </p>
       )}
       <div className="mt-2 flex items-end gap-3">
-        <NumberField label="Copies" value={copies} least={1} most={99} step={1} onChange={(n) => setCopies(Math.round(n))} />
+        <NumberField
+          label="Copies"
+          value={copies}
+          least={1}
+          most={99}
+          step={1}
+          onChange={(n) => setCopies(Math.round(n))}
+        />
         <button
           type="button"
           className="btn btn-main h-[30px]"
@@ -82,7 +101,7 @@ export function PrintPanel({ view, state, maker }: { view: SheetView; state: She
       <OrderState />
     </section>
   )
-} // prettier-ignore
+}
 
 const statusWords = (status: PrinterStatus): string => {
   if (!status.isAccepting) return `${status.name} takes no jobs at the moment.`
@@ -92,7 +111,11 @@ const statusWords = (status: PrinterStatus): string => {
 
 /** Asks a printer how it is, now and every few seconds while it is shown. */
 function usePrinterStatus(address: string): { status: PrinterStatus | null; problem: string } {
-  const [known, setKnown] = useState<{ address: string; status: PrinterStatus | null; problem: string } | null>(null)
+  const [known, setKnown] = useState<{
+    address: string
+    status: PrinterStatus | null
+    problem: string
+  } | null>(null)
   useEffect(() => {
     const stop = new AbortController()
     const ask = (): void => {
@@ -113,7 +136,7 @@ function usePrinterStatus(address: string): { status: PrinterStatus | null; prob
     }
   }, [address])
   return known?.address === address ? known : { status: null, problem: '' }
-} // prettier-ignore
+}
 
 /** The stand-in, a printer of the server's list, or another on this machine. */
 function PrinterField({ address }: { address: string }) {
@@ -187,7 +210,8 @@ function OrderState() {
   const pages = order === null ? '' : ` of ${order.pages}`
   if (!ticket && problem === '') return null
   const isOpen = ticket !== null && !isSettled(ticket)
-  const canRetry = problem !== '' || (ticket !== null && ['waiting', 'failed', 'unknown'].includes(ticket.state))
+  const canRetry =
+    problem !== '' || (ticket !== null && ['waiting', 'failed', 'unknown'].includes(ticket.state))
   return (
     <div role="status" aria-label="Last print" className="mt-3 border border-edge p-2">
       {ticket && (
@@ -197,7 +221,10 @@ function OrderState() {
             {ticket.jobId !== null && ` · job ${ticket.jobId}`}
             {ticket.pagesDone !== null && ticket.pagesDone > 0 && ` · ${ticket.pagesDone}${pages} out`}
           </span>
-          <span className="block truncate text-[12px] text-ink-2" title={`${ticket.name} on ${ticket.printer}`}>
+          <span
+            className="block truncate text-[12px] text-ink-2"
+            title={`${ticket.name} on ${ticket.printer}`}
+          >
             {ticket.name}
           </span>
         </p>
@@ -230,4 +257,4 @@ function OrderState() {
       )}
     </div>
   )
-} // prettier-ignore
+}

@@ -1,7 +1,8 @@
 import { FileDown } from 'lucide-react'
 import { useState } from 'react'
 import { listHtml, listMarkdown, triggerList } from '@reach-plot/core/labels'
-import { labelDpis, mediaOf, type FileForm, type OutFile } from '@reach-plot/core/print'
+import { labelDpis, mediaOf } from '@reach-plot/core/drawing'
+import type { FileForm, OutFile } from '@reach-plot/print'
 import { download } from '../../shared/download.js'
 import { showProblem } from '../../shared/problem.js'
 import { useDerived } from '../../store/selectors.js'
@@ -111,7 +112,13 @@ export function SavePanel({
   )
 }
 
-function Progress({ progress, onCancel }: { progress: NonNullable<FileMaker['progress']>; onCancel: () => void }) {
+function Progress({
+  progress,
+  onCancel,
+}: {
+  progress: NonNullable<FileMaker['progress']>
+  onCancel: () => void
+}) {
   const percent = progress.of === 0 ? 0 : Math.round((100 * progress.done) / progress.of)
   return (
     <div className="mt-2">
@@ -135,7 +142,7 @@ function Progress({ progress, onCancel }: { progress: NonNullable<FileMaker['pro
       </div>
     </div>
   )
-} // prettier-ignore
+}
 
 /** The list as a page for a browser and as text. */
 function ListForms({ title, order }: { title: string; order: SheetState['order'] }) {
@@ -150,12 +157,19 @@ function ListForms({ title, order }: { title: string; order: SheetState['order']
     <>
       {(['html', 'md'] as const).map((form) => (
         <li key={form} className="flex items-center gap-2">
-          <button type="button" className="btn w-[112px] justify-start" disabled={isEmpty} onClick={() => save(form)}>
+          <button
+            type="button"
+            className="btn w-[112px] justify-start"
+            disabled={isEmpty}
+            onClick={() => save(form)}
+          >
             <FileDown size={14} aria-hidden="true" /> {form === 'md' ? 'Markdown' : 'HTML page'}
           </button>
-          <span className="text-[12px] text-ink-2">{form === 'md' ? 'text with tables' : 'for a browser'}</span>
+          <span className="text-[12px] text-ink-2">
+            {form === 'md' ? 'text with tables' : 'for a browser'}
+          </span>
         </li>
       ))}
     </>
   )
-} // prettier-ignore
+}

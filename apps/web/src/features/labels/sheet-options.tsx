@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { deckDevices, labelledDevices, type SheetKind } from '@reach-plot/core/labels'
-import { papers } from '@reach-plot/core/print'
+import { papers } from '@reach-plot/core/drawing'
 import { setLabelRule } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
@@ -59,11 +59,7 @@ export function SheetOptions({
         />
       )}
       {onStock ? (
-        <StockFields
-          withLabels={isLabels}
-          skip={state.skip}
-          onSkip={(skip) => onChange({ skip })}
-        />
+        <StockFields withLabels={isLabels} skip={state.skip} onSkip={(skip) => onChange({ skip })} />
       ) : (
         kind !== 'deck' && <PaperField kind={kind} />
       )}
@@ -76,7 +72,7 @@ export function SheetOptions({
       {(kind === 'strokes' || kind === 'deck') && <DistanceField />}
     </section>
   )
-} // prettier-ignore
+}
 
 function DeviceField({
   state,
@@ -144,7 +140,8 @@ function PaperField({ kind }: { kind: SheetKind }) {
   const isOther = !known.some((p) => p.id === value)
   const [draft, setDraft] = useState<string | null>(null)
   const other = draft !== null || isOther
-  const save = (paper: string): void => edit((plan) => setLabelRule(plan, { [field]: paper }), `label-${field}`)
+  const save = (paper: string): void =>
+    edit((plan) => setLabelRule(plan, { [field]: paper }), `label-${field}`)
   return (
     <>
       <SelectField
@@ -172,4 +169,4 @@ function PaperField({ kind }: { kind: SheetKind }) {
       )}
     </>
   )
-} // prettier-ignore
+}

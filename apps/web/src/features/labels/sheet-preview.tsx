@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { SheetKind } from '@reach-plot/core/labels'
-import { ellipsePath, rectPath, white, type Drawing, type LabelFont } from '@reach-plot/core/print'
+import { ellipsePath, rectPath, white, type Drawing, type LabelFont } from '@reach-plot/core/drawing'
 import { DrawingMarks } from './drawing-view.js'
 import type { SheetView } from './use-sheet.js'
 

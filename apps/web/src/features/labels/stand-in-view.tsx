@@ -67,24 +67,29 @@ export function StandInView() {
         className="flex w-[284px] shrink-0 flex-col gap-3 overflow-y-auto border-r border-rule bg-panel px-[14px] pt-[10px] pb-4"
       >
         <p>
-          A label printer that is not there. It takes jobs like a real one, and shows what would have come out.
+          A label printer that is not there. It takes jobs like a real one, and shows what would have come
+          out.
         </p>
         <div>
           <p className="caption">Address</p>
           <p className="break-all">{standInAddress()}</p>
         </div>
         <p role="status">
-          {problem !== '' ? <span className="text-magenta">{problem}</span> : state && <StateWords state={state} />}
+          {problem !== '' ? (
+            <span className="text-magenta">{problem}</span>
+          ) : (
+            state && <StateWords state={state} />
+          )}
         </p>
         <fieldset>
           <legend className="caption mb-0.5">Faults</legend>
           {/* what is switched on is not known before the printer has answered */}
           {state &&
             faultNames.map(({ id, name }) => (
-            <CheckField key={id} checked={state.faults.includes(id)} onChange={(on) => setFault(id, on)}>
-              {name}
-            </CheckField>
-          ))}
+              <CheckField key={id} checked={state.faults.includes(id)} onChange={(on) => setFault(id, on)}>
+                {name}
+              </CheckField>
+            ))}
         </fieldset>
         <button
           type="button"
@@ -99,7 +104,9 @@ export function StandInView() {
       </section>
       <div role="region" aria-label="Jobs" className="min-w-0 grow overflow-y-auto p-4" tabIndex={0}>
         {state && state.jobs.length === 0 && (
-          <p className="text-ink-2">Nothing has come out yet. Print a sheet on the other tab, to this printer.</p>
+          <p className="text-ink-2">
+            Nothing has come out yet. Print a sheet on the other tab, to this printer.
+          </p>
         )}
         {state?.jobs.map((job) => (
           <article key={job.id} aria-label={`Job ${job.id}`} className="mb-5">
@@ -134,7 +141,7 @@ export function StandInView() {
       </div>
     </>
   )
-} // prettier-ignore
+}
 
 /** Pictures of one job that are shown at once. */
 const shownPages = 120

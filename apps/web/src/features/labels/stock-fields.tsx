@@ -1,6 +1,12 @@
 import { useState } from 'react'
-import { contrastOf, groundOf, leastContrast, type LabelRule, type Material } from '@reach-plot/core/labels'
-import { shippedStocks, stockOf, type CutKind } from '@reach-plot/core/print'
+import {
+  contrastOf,
+  groundOf,
+  leastContrast,
+  type LabelRule,
+  type Material,
+} from '@reach-plot/core/label-design'
+import { shippedStocks, stockOf, type CutKind } from '@reach-plot/core/drawing'
 import { setLabelRule } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useSettings } from '../../store/settings-store.js'

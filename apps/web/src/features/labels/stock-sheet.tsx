@@ -1,12 +1,23 @@
 import { useState } from 'react'
-import { labelDesignSchema } from '@reach-plot/core/labels'
-import { customMedia, pageSizeMm, papers, type Stock } from '@reach-plot/core/print'
+import { labelDesignSchema } from '@reach-plot/core/label-design'
+import { customMedia, pageSizeMm, papers, type Stock } from '@reach-plot/core/drawing'
 import { Sheet } from '../../shared/dialog.js'
 import { dropStock, putStock } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { CheckField, FaultText, SelectField } from './fields.js'
 
-type Field = 'rows' | 'columns' | 'labelWidthMm' | 'labelHeightMm' | 'pitchXMm' | 'pitchYMm' | 'leftMm' | 'topMm' | 'gapMm' | 'widthMm' | 'heightMm' // prettier-ignore
+type Field =
+  | 'rows'
+  | 'columns'
+  | 'labelWidthMm'
+  | 'labelHeightMm'
+  | 'pitchXMm'
+  | 'pitchYMm'
+  | 'leftMm'
+  | 'topMm'
+  | 'gapMm'
+  | 'widthMm'
+  | 'heightMm'
 
 const fieldsOf: Readonly<Record<Stock['kind'], readonly { readonly id: Field; readonly name: string }[]>> = {
   sheet: [
@@ -42,7 +53,10 @@ type Draft = Readonly<Record<Field, string>> & {
 function draftOf(stock: Stock): Draft {
   const size = pageSizeMm(stock)
   const label = stock.kind === 'sheet' ? { labelWidthMm: 38, labelHeightMm: 21 } : stock
-  const grid = stock.kind === 'grid' ? stock : { rows: 12, columns: 4, pitchXMm: 45, pitchYMm: 23, leftMm: 12, topMm: 12 } // prettier-ignore
+  const grid =
+    stock.kind === 'grid'
+      ? stock
+      : { rows: 12, columns: 4, pitchXMm: 45, pitchYMm: 23, leftMm: 12, topMm: 12 }
   const sheet = stock.kind === 'roll' ? { widthMm: 210, heightMm: 297 } : size
   const text = (n: number): string => String(Math.round(n * 100) / 100)
   return {
@@ -67,14 +81,24 @@ function stockFrom(draft: Draft, id: string): unknown {
   const n = (field: Field): number => (draft[field].trim() === '' ? NaN : Number(draft[field]))
   const { kind, name, round } = draft
   const size = { widthMm: n('widthMm'), heightMm: n('heightMm') }
-  const media = papers.find((p) => p.id.endsWith(`_${size.widthMm}x${size.heightMm}mm`))?.id ?? customMedia('sheet', size) // prettier-ignore
+  const media =
+    papers.find((p) => p.id.endsWith(`_${size.widthMm}x${size.heightMm}mm`))?.id ?? customMedia('sheet', size)
   const label = { labelWidthMm: n('labelWidthMm'), labelHeightMm: n('labelHeightMm'), round }
   if (kind === 'sheet') return { kind, id, name, media }
   if (kind === 'roll') return { kind, id, name, ...label, gapMm: n('gapMm') }
   return {
-    kind, id, name, media, ...label, rows: n('rows'), columns: n('columns'), pitchXMm: n('pitchXMm'), pitchYMm: n('pitchYMm'),
-    leftMm: n('leftMm'), topMm: n('topMm'),
-  } // prettier-ignore
+    kind,
+    id,
+    name,
+    media,
+    ...label,
+    rows: n('rows'),
+    columns: n('columns'),
+    pitchXMm: n('pitchXMm'),
+    pitchYMm: n('pitchYMm'),
+    leftMm: n('leftMm'),
+    topMm: n('topMm'),
+  }
 }
 
 /** A stock of the person's own: a sheet, a sheet of labels, or a roll. */

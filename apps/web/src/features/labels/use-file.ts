@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { OutFile } from '@reach-plot/core/print'
+import type { OutFile } from '@reach-plot/print'
 import { showProblem } from '../../shared/problem.js'
 import type { FileOrder } from '../../worker/label-protocol.js'
 import { endLabelMaker, makeFile } from '../../worker/label-client.js'

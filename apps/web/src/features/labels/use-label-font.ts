@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import type { LabelFont } from '@reach-plot/core/print'
+import type { LabelFont } from '@reach-plot/core/drawing'
 import { fetchLabelFont } from '../../shared/label-font.js'
 import { showProblem } from '../../shared/problem.js'
 

@@ -1,9 +1,8 @@
 import { useEffect, useMemo, useState } from 'react'
 import { CoreError } from '@reach-plot/core'
-import {
-  makeSheet, type Label, type PrintCheck, type Sheet, type SheetChoice, type SheetKind,
-} from '@reach-plot/core/labels' // prettier-ignore
-import { noCalibration, type Adjust, type LabelFont } from '@reach-plot/core/print'
+import { makeSheet, type Label, type Sheet, type SheetChoice, type SheetKind } from '@reach-plot/core/labels'
+import type { PrintCheck } from '@reach-plot/print'
+import { noCalibration, type Adjust, type LabelFont } from '@reach-plot/core/drawing'
 import { showProblem } from '../../shared/problem.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
@@ -94,4 +93,4 @@ function useChecks(labels: readonly Label[], dpi: number): ReadonlyMap<string, P
     }
   }, [labels, dpi])
   return checks
-} // prettier-ignore
+}

@@ -2,8 +2,11 @@ import { useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'r
 import type { BenchControl } from '@reach-plot/core'
 
 const directions: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1],
-} // prettier-ignore
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
 
 /** What an element of the drawing stands for: its control's id, and its spot as `code`. */
 export const keyUnder = (target: EventTarget): DOMStringMap | undefined =>

@@ -29,8 +29,14 @@ interface Press {
 }
 const kept = 20
 const actLabels: Readonly<Record<Act, string>> = {
-  press: 'press', tap2: 'tap ×2', tap3: 'tap ×3', tap4: 'tap ×4', tap5: 'tap ×5', hold: 'hold', during: 'keep down',
-} // prettier-ignore
+  press: 'press',
+  tap2: 'tap ×2',
+  tap3: 'tap ×3',
+  tap4: 'tap ×4',
+  tap5: 'tap ×5',
+  hold: 'hold',
+  during: 'keep down',
+}
 
 /** The simulated bench: press a control, or a real key, and see what each layer does with it until a command runs. */
 export function TryView() {

@@ -1,0 +1,49 @@
+import { characterAt, type Chord, type NationalLayout, type SystemId } from '../triggers/index.js'
+
+/** Keys that edit text or move in it when pressed bare or with Shift. */
+const editingKeys = new Set([
+  'Enter',
+  'NumpadEnter',
+  'Backspace',
+  'Delete',
+  'Tab',
+  'ArrowLeft',
+  'ArrowRight',
+  'ArrowUp',
+  'ArrowDown',
+  'Home',
+  'End',
+  'PageUp',
+  'PageDown',
+])
+
+export type Typed =
+  | { readonly kind: 'character' | 'accent'; readonly character: string }
+  | { readonly kind: 'edit' }
+  | { readonly kind: 'unknown' }
+
+/**
+ * What a trigger does to text while text can be typed, or null when it types nothing.
+ * Windows takes Control+Alt for the third-level key; macOS types with Option on nearly every key, with characters that
+ * no data here tells (both from memory).
+ */
+export function typedBy(trigger: Chord, layout: NationalLayout, system: SystemId): Typed | null {
+  const held = new Set<string>(trigger.modifiers)
+  if (held.has('Meta')) return null
+  const shift = held.has('Shift')
+  let third = held.has('AltGraph')
+  if (held.has('Control') && held.has('Alt') && system === 'windows' && layout.altGraph) third = true
+  else if (held.has('Control')) return null
+  else if (held.has('Alt')) {
+    return system === 'macos' && characterAt(layout, trigger.code, 1) !== null ? { kind: 'unknown' } : null
+  }
+  const level = third ? (shift ? 4 : 3) : shift ? 2 : 1
+  const char = characterAt(layout, trigger.code, level)
+  if (char !== null)
+    return char.startsWith('dead:')
+      ? { kind: 'accent', character: char }
+      : { kind: 'character', character: char }
+  if (!third && /^Numpad(\d|Add|Subtract|Multiply|Divide|Decimal)$/.test(trigger.code))
+    return { kind: 'unknown' }
+  return !third && editingKeys.has(trigger.code) ? { kind: 'edit' } : null
+}

@@ -1,0 +1,139 @@
+import type { Command } from '../commands/index.js'
+import { triggerReach, type ReachAt } from '../hand/index.js'
+import { priceContext, type PlaceSurvey } from '../model/index.js'
+import type { PlaceWeights } from '../plan/index.js'
+import { triggerKey, type Trigger } from '../triggers/index.js'
+import { menuMs } from '../work/index.js'
+import { candidate, type Candidate } from './candidates.js'
+import { canBeHad, placeFor, placesOn, type Place } from './places.js'
+
+/** One command that moves, or is let go. */
+export interface ChainStep {
+  readonly command: Command
+  /** where it was; null for a command that had no place */
+  readonly from: Trigger | null
+  /** where it goes; null when it is let go */
+  readonly to: Place | null
+  /** who pushed it out; null for the first step */
+  readonly displacedBy: Command | null
+  /** press time a use, with the other parts of the cost, before and after, ms; null without a place */
+  readonly beforeMs: number | null
+  readonly afterMs: number | null
+}
+
+export interface DisplacementChain {
+  readonly steps: readonly ChainStep[]
+  /** Σ uses × cost of all that move, ms an hour; a command without a place counts with `unplacedMs` */
+  readonly beforeMsPerHour: number
+  readonly afterMsPerHour: number
+}
+
+/** A command without a place is reached through a menu of two levels. Assumed depth. */
+const unplacedMs = menuMs(2)
+
+/** After this many moves the next one has to settle for a free place. */
+const mostMoves = 6
+
+/**
+ * What taking a place starts: who has to move, where each goes, and who is pushed out in turn. Each takes the place
+ * that costs the least in all, a free one or one of a command that is used less; a command that is never used may be
+ * let go. The chain ends, since each push goes to a command that is used less, and no command is lost: it has a place,
+ * or it is a step that says so.
+ * @returns null when the place cannot be had: the system takes it, or it is kept
+ */
+export function displacementChain(
+  command: Command,
+  trigger: Trigger,
+  candidates: readonly Candidate[],
+  reachAt: ReachAt,
+  survey: PlaceSurvey,
+  weights: PlaceWeights,
+): DisplacementChain | null {
+  const price = priceContext(survey, reachAt)
+  const reach = triggerReach(trigger, price)
+  const first = reach && placeFor(command, trigger, reach, survey, weights)
+  if (!first || !canBeHad(first)) return null
+  const key = triggerKey(trigger)
+  const moving = new Set([command.id, ...first.holders.map((c) => c.id)])
+  const taken = new Set([key])
+  const from = leavesFor(command, trigger, survey)
+  /** what the command that starts the chain leaves behind is free for those who follow */
+  const vacated = new Set(from ? [triggerKey(from)] : [])
+  const steps: ChainStep[] = [step(command, from, withoutHolders(first), null)]
+  const waiting: { command: Command; from: Trigger; by: Command }[] = first.holders.map((holder) => ({
+    command: holder,
+    from: trigger,
+    by: command,
+  }))
+  for (let next = waiting.shift(); next; next = waiting.shift()) {
+    const { command: mover, from: left, by } = next
+    if (mover.usesPerHour === 0) {
+      steps.push(step(mover, left, null, by))
+      continue
+    }
+    const places = placesOn(mover, candidates, reachAt, survey, weights).filter(
+      (p) => canBeHad(p) && !taken.has(p.key) && p.key !== key,
+    )
+    const settled = steps.length >= mostMoves
+    let best: { place: Place; cost: number; pushed: readonly Command[] } | null = null
+    for (const place of places) {
+      const pushed = place.holders.filter((c) => !moving.has(c.id) || !vacated.has(place.key))
+      if (pushed.length > 0 && (settled || !mayPush(mover, pushed, moving))) continue
+      const bare = place.totalMs - place.cost.displaceMs
+      // those pushed out pay for finding another place: at least as much again as a displacement is worth
+      const cost =
+        mover.usesPerHour * bare + pushed.reduce((sum, c) => sum + c.usesPerHour * pushMs(weights), 0)
+      if (!best || cost < best.cost) best = { place, cost, pushed }
+    }
+    if (!best) {
+      steps.push(step(mover, left, null, by))
+      continue
+    }
+    taken.add(best.place.key)
+    steps.push(step(mover, left, withoutHolders(best.place), by))
+    for (const pushed of best.pushed) {
+      moving.add(pushed.id)
+      waiting.push({ command: pushed, from: best.place.trigger, by: mover })
+    }
+  }
+  const cost = (pick: (s: ChainStep) => number | null): number =>
+    steps.reduce((sum, s) => sum + s.command.usesPerHour * (pick(s) ?? unplacedMs), 0)
+  return {
+    steps,
+    beforeMsPerHour: cost((s) => s.beforeMs),
+    afterMsPerHour: cost((s) => s.afterMs),
+  }
+
+  function step(who: Command, left: Trigger | null, to: Place | null, by: Command | null): ChainStep {
+    const before = left && triggerReach(left, price)
+    const beforePlace = before && placeFor(who, left, before, survey, weights)
+    return {
+      command: who,
+      from: left,
+      to,
+      displacedBy: by,
+      beforeMs: beforePlace ? beforePlace.totalMs - beforePlace.cost.displaceMs : null,
+      afterMs: to ? to.totalMs : null,
+    }
+  }
+}
+
+const pushMs = (weights: PlaceWeights): number => weights.displaceMs
+
+/** Only commands that are used less are pushed out, each once. */
+const mayPush = (mover: Command, pushed: readonly Command[], moving: ReadonlySet<string>): boolean =>
+  pushed.every((c) => c.usesPerHour < mover.usesPerHour && !moving.has(c.id))
+
+/** In the chain the holders move, so the place costs what a free one does. */
+const withoutHolders = (place: Place): Place => ({
+  ...place,
+  holders: [],
+  totalMs: place.totalMs - place.cost.displaceMs,
+  cost: { ...place.cost, displaceMs: 0 },
+})
+
+/** The trigger that a command gives up when it takes another: the one on the same device. */
+function leavesFor(command: Command, trigger: Trigger, survey: PlaceSurvey): Trigger | null {
+  const device = candidate(trigger, survey).deviceId
+  return (survey.triggers.get(command.id) ?? []).find((t) => candidate(t, survey).deviceId === device) ?? null
+}

@@ -1,0 +1,42 @@
+import { triggerReach, verdicts, type ChordReach, type ReachAt, type Verdict } from '../hand/index.js'
+import { priceContext, type PlaceSurvey } from '../model/index.js'
+import type { Candidate } from './candidates.js'
+
+/** A free trigger with how it is reached. */
+export interface FreePlace {
+  readonly candidate: Candidate
+  readonly reach: ChordReach
+}
+
+/**
+ * Triggers that nobody of a program holds and nothing takes, within a verdict, quickest first.
+ * @param programId  whose commands count as holders; any program's where null
+ */
+export function freePlaces(
+  candidates: readonly Candidate[],
+  reachAt: ReachAt,
+  survey: PlaceSurvey,
+  within: Verdict,
+  programId: string | null,
+): FreePlace[] {
+  const price = priceContext(survey, reachAt)
+  const worst = verdicts.indexOf(within)
+  return candidates
+    .filter(
+      (at) =>
+        at.kept === null &&
+        !at.barred &&
+        !at.closed &&
+        (survey.holders.get(at.key) ?? []).every((c) => programId !== null && c.programId !== programId),
+    )
+    .flatMap((at) => {
+      const reach = triggerReach(at.trigger, price)
+      return reach && verdicts.indexOf(reach.verdict) <= worst ? [{ candidate: at, reach }] : []
+    })
+    .sort(
+      (a, b) =>
+        a.reach.timeMs - b.reach.timeMs ||
+        a.reach.effort - b.reach.effort ||
+        (a.candidate.key < b.candidate.key ? -1 : 1),
+    )
+}

@@ -1,0 +1,235 @@
+import type { Control, HandSide } from '../bench/index.js'
+import { typingContexts } from '../clashes/index.js'
+import { canBeLiveTogether, type Command } from '../commands/index.js'
+import {
+  fingerCapacity,
+  homeKeyMm,
+  homingTimeMs,
+  triggerReach,
+  type ChordReach,
+  type ReachAt,
+  type ReachByPlace,
+} from '../hand/index.js'
+import type { MnemonicScore } from '../mnemonics/index.js'
+import { priceContext, type PlaceSurvey } from '../model/index.js'
+import { defaultPlaceWeights, type PlaceWeights } from '../plan/index.js'
+import type { Modifier, Trigger } from '../triggers/index.js'
+import { candidate, layerCandidates, pageFor, type Candidate, type PageOf } from './candidates.js'
+
+/** The parts of a place's cost, ms. */
+export interface PlaceCost {
+  /** there and, where a hand leaves, back */
+  readonly timeMs: number
+  readonly stretchMs: number
+  readonly recallMs: number
+  readonly displaceMs: number
+  readonly clashMs: number
+}
+
+/** What the weights multiply: the same for a place whatever they are. */
+interface Amounts {
+  readonly effort: number
+  /** 0 for the strongest finger, 1 for one of half its pace */
+  readonly weakness: number
+  readonly displaced: number
+  readonly clashes: number
+}
+
+/** How good one trigger would be for a command. */
+export interface Place {
+  readonly trigger: Trigger
+  readonly key: string
+  readonly candidate: Candidate
+  readonly reach: ChordReach
+  readonly mnemonic: MnemonicScore
+  readonly cost: PlaceCost
+  readonly totalMs: number
+  readonly amounts: Amounts
+  /** commands that hold the trigger where this one is live, most used first */
+  readonly holders: readonly Command[]
+  /** one of those, or what stands on the key, is kept where it is */
+  readonly isKept: boolean
+  /** what the system or the device does with the trigger, when it takes it first; such a place is never ranked */
+  readonly systemAction: string | null
+  /** contexts in which the trigger types instead */
+  readonly typesIn: readonly string[]
+  /** commands on the same key worked otherwise: one of the two has to wait for the other */
+  readonly waitsWith: readonly Command[]
+}
+
+/** The way back of a hand that had to leave, alone, ms; 0 for what it makes at home. */
+export const returnMs = (reach: ChordReach): number =>
+  reach.verdict !== 'away'
+    ? 0
+    : Number.isFinite(reach.distanceMm)
+      ? homingTimeMs(reach.distanceMm, homeKeyMm)
+      : Infinity
+
+/** From rest until the key is down, and until the hand that left is back, ms: alone, or with the other hand's help. */
+export function thereAndBackMs(reach: ChordReach): number {
+  const alone = reach.timeMs + returnMs(reach)
+  return reach.help && reach.verdict === 'away'
+    ? Math.min(alone, reach.help.timeMs + reach.help.backMs)
+    : alone
+}
+
+/** 0 for the strongest finger on the last key, 1 for one of half its pace; 0 where no finger is told. */
+function weaknessOf(reach: ChordReach, side: HandSide): number {
+  const finger = reach.fingers[reach.keys.at(-1) ?? '']
+  return finger ? (1 - fingerCapacity(side, finger)) * 2 : 0
+}
+
+/** What a use of a trigger costs the hand, whatever the command: there and back, effort and weak fingers, ms. */
+export const handCostMs = (reach: ChordReach, side: HandSide, weights: PlaceWeights): number =>
+  thereAndBackMs(reach) + weights.effortMs * reach.effort + weights.fingerMs * weaknessOf(reach, side)
+
+const costOf = (
+  reach: ChordReach,
+  mnemonic: MnemonicScore,
+  amounts: Amounts,
+  weights: PlaceWeights,
+): PlaceCost => ({
+  timeMs: thereAndBackMs(reach),
+  stretchMs: weights.effortMs * amounts.effort + weights.fingerMs * amounts.weakness,
+  recallMs: weights.recallMs * (1 - mnemonic.score),
+  displaceMs: weights.displaceMs * amounts.displaced,
+  clashMs: weights.clashMs * amounts.clashes,
+})
+
+const sum = (cost: PlaceCost): number =>
+  cost.timeMs + cost.stretchMs + cost.recallMs + cost.displaceMs + cost.clashMs
+
+/** The same places under other weights, in the order given. */
+export const reweigh = (places: readonly Place[], weights: PlaceWeights): Place[] =>
+  places.map((place) => {
+    const cost = costOf(place.reach, place.mnemonic, place.amounts, weights)
+    return { ...place, cost, totalMs: sum(cost) }
+  })
+
+/** Judges triggers for one command; what is the same for all of them is worked out once. */
+export function placeJudge(
+  command: Command,
+  survey: PlaceSurvey,
+  weights: PlaceWeights = defaultPlaceWeights,
+): (candidate: Candidate, reach: ChordReach) => Place {
+  const { around, rules } = survey
+  const program = around.programs.find((p) => p.id === command.programId)
+  const reader = survey.readerOf(command)
+  const typing = program ? typingContexts(command, program) : []
+  const together = new Map<string, boolean>()
+  const isRival = (other: Command): boolean => {
+    let live = together.get(other.id)
+    if (live === undefined) {
+      live = other.id !== command.id && program !== undefined && canBeLiveTogether(other, command, program)
+      together.set(other.id, live)
+    }
+    return live
+  }
+  const rivalsOn = (key: string): readonly Command[] => {
+    const there = survey.holders.get(key)
+    return there === undefined ? none : there.filter(isRival)
+  }
+  return (at, reach) => {
+    const holders = rivalsOn(at.key)
+    const waitsWith = at.rivals.length > 0 ? at.rivals.flatMap(rivalsOn) : none
+    const typesIn = at.types ? typing : noTexts
+    const busiest = holders[0]
+    const amounts: Amounts = {
+      effort: reach.effort,
+      weakness: weaknessOf(reach, around.handSide ?? 'left'),
+      displaced: busiest ? 0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)) : 0,
+      clashes: (typesIn.length > 0 ? 1 : 0) + (waitsWith.length > 0 ? 0.5 : 0),
+    }
+    const mnemonic = reader.score(at.trigger, at.key)
+    const cost = costOf(reach, mnemonic, amounts, weights)
+    return {
+      trigger: at.trigger,
+      key: at.key,
+      candidate: at,
+      reach,
+      mnemonic,
+      cost,
+      totalMs: sum(cost),
+      amounts,
+      holders,
+      isKept: at.closed || holders.some(rules.keeps),
+      systemAction: at.kept,
+      typesIn,
+      waitsWith,
+    }
+  }
+}
+
+const none: readonly Command[] = []
+const noTexts: readonly string[] = []
+
+/** How good one trigger would be for `command`. */
+export const placeFor = (
+  command: Command,
+  trigger: Trigger,
+  reach: ChordReach,
+  survey: PlaceSurvey,
+  weights: PlaceWeights = defaultPlaceWeights,
+): Place => placeJudge(command, survey, weights)(candidate(trigger, survey), reach)
+
+/**
+ * Places for `command` on the candidates given: taken, free and kept by the system. Those that cannot be made are left
+ * out.
+ */
+export function placesOn(
+  command: Command,
+  candidates: readonly Candidate[],
+  reachAt: ReachAt,
+  survey: PlaceSurvey,
+  weights: PlaceWeights = defaultPlaceWeights,
+): Place[] {
+  const price = priceContext(survey, reachAt)
+  const judge = placeJudge(command, survey, weights)
+  const places: Place[] = []
+  for (const at of candidates) {
+    const reach = triggerReach(at.trigger, price)
+    if (reach && Number.isFinite(reach.effort)) places.push(judge(at, reach))
+  }
+  return places
+}
+
+/**
+ * Every place for `command` in one layer (one set of held modifiers).
+ * @param layer how the hand reaches each key with `held`
+ * @param pageOf the page of a device that is looked at; by default the one that the command would go on
+ */
+export function placesInLayer(
+  command: Command,
+  held: readonly Modifier[],
+  layer: ReachByPlace,
+  survey: PlaceSurvey,
+  weights: PlaceWeights = defaultPlaceWeights,
+  pageOf: PageOf = (id) => pageFor(id, command.programId, survey.around),
+): Place[] {
+  return placesOn(
+    command,
+    layerCandidates(layerControls(layer, survey), held, survey, pageOf),
+    (_held, place) => layer[place],
+    survey,
+    weights,
+  )
+}
+
+/** Controls that the layer tells of, and those of the pointing hand. */
+function layerControls(layer: ReachByPlace, survey: PlaceSurvey): Control[] {
+  return survey.around.controls.filter((c) => c.pointing === true || layer[c.code ?? c.id] !== undefined)
+}
+
+/** Whether a place can be had at all: nothing takes it first, and no rule of the person forbids it. */
+export const canBeHad = (place: Place): boolean =>
+  place.systemAction === null && !place.candidate.barred && !place.isKept
+
+/** Free: it can be had, nobody holds it, it does not type, and nothing has to wait for it. */
+export const isFree = (place: Place): boolean =>
+  canBeHad(place) && place.holders.length === 0 && place.typesIn.length === 0 && place.waitsWith.length === 0
+
+/** Places that can be had, cheapest first. */
+export const rankPlaces = (places: readonly Place[]): Place[] =>
+  places
+    .filter(canBeHad)
+    .sort((a, b) => a.totalMs - b.totalMs || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0))

@@ -1,0 +1,83 @@
+import { noRules } from '../commands/index.js'
+import { defaultLabelDesign } from '../label-design/index.js'
+import { noMemory } from '../mnemonics/index.js'
+import { defaultHoursPerDay } from './plan.js'
+import { defaultPlaceWeights } from './weights.js'
+
+type Raw = Record<string, unknown>
+
+const list = (value: unknown): Raw[] => (Array.isArray(value) ? (value as Raw[]) : [])
+
+/** What brings a plan from the version of the key to the next. */
+const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
+  1: fromVersion1,
+  2: fromVersion2,
+  3: fromVersion3,
+  4: fromVersion4,
+  5: fromVersion5,
+}
+
+/**
+ * What a plan file of an older version is in the newest one. What does not look like a plan is handed on as it is:
+ * the schema then tells what is wrong with it.
+ */
+export function migrate(raw: Raw): Raw {
+  const step = steps[Number(raw['version'])]
+  return step ? migrate(step(raw)) : raw
+}
+
+const eachPlaced = (raw: Raw, added: Raw): Raw[] =>
+  list(raw['benches']).map((bench) => ({
+    ...bench,
+    devices: list(bench['devices']).map((placed) => ({ ...placed, ...added })),
+  }))
+
+/** Version 2 brought devices that are turned or mirrored, pop-up sets, routines and usage. */
+function fromVersion1(raw: Raw): Raw {
+  return {
+    ...raw,
+    version: 2,
+    routines: [],
+    usage: null,
+    benches: eachPlaced(raw, { turnDeg: 0, mirrored: false }),
+    arrangements: list(raw['arrangements']).map((arrangement) => ({ ...arrangement, popups: [] })),
+  }
+}
+
+/** Version 3 brought devices that stand higher than others, what is kept, weights, and what names have in common. */
+function fromVersion2(raw: Raw): Raw {
+  return {
+    ...raw,
+    version: 3,
+    benches: eachPlaced(raw, { heightMm: 0 }),
+    rules: noRules,
+    weights: defaultPlaceWeights,
+    memory: noMemory,
+  }
+}
+
+/** Version 4 brought accepted clashes, a second layout and the person's own system keys. */
+function fromVersion3(raw: Raw): Raw {
+  return {
+    ...raw,
+    version: 4,
+    otherLayoutId: null,
+    ownSystemKeys: {},
+    arrangements: list(raw['arrangements']).map((arrangement) => ({ ...arrangement, accepted: [] })),
+  }
+}
+
+/** Version 5 brought the hours of a day and what a new place costs. */
+function fromVersion4(raw: Raw): Raw {
+  return {
+    ...raw,
+    version: 5,
+    hoursPerDay: defaultHoursPerDay,
+    weights: { ...defaultPlaceWeights, ...(raw['weights'] as Raw) },
+  }
+}
+
+/** Version 6 brought the design of labels. */
+function fromVersion5(raw: Raw): Raw {
+  return { ...raw, version: 6, labels: defaultLabelDesign }
+}

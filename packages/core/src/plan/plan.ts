@@ -1,0 +1,85 @@
+import { z } from 'zod'
+import { benchSchema, deviceSchema } from '../bench/index.js'
+import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
+import { labelDesignSchema } from '../label-design/index.js'
+import { memorySchema } from '../mnemonics/index.js'
+import { ownSystemKeysSchema } from '../systems/index.js'
+import { chordSchema, popupSetSchema, systemIds, triggerSchema } from '../triggers/index.js'
+import { routineSchema, usageSchema } from '../usage/index.js'
+import { placeWeightsSchema } from './weights.js'
+
+export const planVersion = 6
+
+/** Hours of work a day where the person has not said. Assumed. */
+export const defaultHoursPerDay = 8
+
+const placementSchema = z.strictObject({
+  commandId: z.string().min(1),
+  trigger: triggerSchema,
+  /** the relay: chords that the control sends, in order, for the program to interpret */
+  sends: z.array(chordSchema).min(1).max(8).optional(),
+})
+/**
+ * A command and a trigger. It holds in the contexts that the command lives in. Without a relay the program, or the
+ * device's own driver, knows the trigger itself.
+ */
+export type Placement = z.infer<typeof placementSchema>
+
+/** A finding that the person accepts: it stays listed, and comes back when other commands are concerned. */
+const acceptedSchema = z.strictObject({
+  clashId: z.string().min(1).max(400),
+  commandIds: z.array(z.string().min(1)).max(200),
+  note: z.string().max(500),
+})
+export type Accepted = z.infer<typeof acceptedSchema>
+
+const arrangementSchema = z.strictObject({
+  id: z.string().min(1).max(80),
+  name: z.string().min(1).max(120),
+  /** the programs' own triggers: can be copied, never edited, renamed or deleted */
+  isDefault: z.boolean(),
+  placements: z.array(placementSchema).max(50_000),
+  popups: z.array(popupSetSchema).max(50),
+  /** clashes that the person lives with, and why */
+  accepted: z.array(acceptedSchema).max(5000),
+})
+export type Arrangement = z.infer<typeof arrangementSchema>
+
+export const planSchema = z.strictObject({
+  format: z.literal('reachplot-plan'),
+  version: z.literal(planVersion),
+  name: z.string().min(1).max(120),
+  system: z.enum(systemIds),
+  layoutId: z.string().min(1).max(40),
+  /** another national layout that the person switches to */
+  otherLayoutId: z.string().min(1).max(40).nullable(),
+  /** the person's own settings of each system's keys, in place of those that ship */
+  ownSystemKeys: ownSystemKeysSchema,
+  devices: z.array(deviceSchema).min(1).max(100),
+  benches: z.array(benchSchema).min(1).max(50),
+  programs: z.array(programSchema).max(100),
+  commands: z.array(commandSchema).max(20_000),
+  routines: z.array(routineSchema).max(500),
+  /** hours of work a day at this desk */
+  hoursPerDay: z.number().min(0.25).max(24),
+  usage: usageSchema.nullable(),
+  /** what stays as it is, and keys that must not be used */
+  rules: rulesSchema,
+  /** what a place costs beside its time */
+  weights: placeWeightsSchema,
+  /** what names have in common and what is opposite, beside what the names tell */
+  memory: memorySchema,
+  /** how key labels are made, and what is printed on */
+  labels: labelDesignSchema,
+  arrangements: z.array(arrangementSchema).min(1).max(200),
+  activeBenchId: z.string().min(1),
+  activeArrangementId: z.string().min(1),
+})
+/** Everything that a person's plan holds; the content of a `.reachplot.json` file. */
+export type Plan = z.infer<typeof planSchema>
+
+/** The published JSON Schema of the plan file (draft 2020-12), made from the schema that reads it. */
+export const planJsonSchema = (): Record<string, unknown> => ({
+  title: 'Reach Plot plan',
+  ...z.toJSONSchema(planSchema, { target: 'draft-2020-12' }),
+})
