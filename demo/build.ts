@@ -164,8 +164,8 @@ const plan: Plan = {
     .map((c) => (c.id === idOf('Fenmap', 'Tide line') ? { ...c, icon: tideStaff.id } : c)),
   rules: {
     ...noRules,
-    keptCommandIds: [idOf('Fenmap', 'Undo')],
-    barredSpots: ['F1'],
+    lockedCommandIds: [idOf('Fenmap', 'Undo')],
+    barredControls: ['F1'],
   },
   memory: { ...noMemory, sameIdeas },
   labels: {

@@ -95,6 +95,6 @@ export const popups: PopupSet[] = [
     name: 'Shapes',
     opener: { kind: 'button', modifiers: [], deviceId: 'mouse', controlId: 'forward', act: 'press' },
     at: 'pointer',
-    places: 6,
+    entries: 6,
   },
 ]

@@ -149,8 +149,8 @@ test('a fault is foreseen before it is made, found once it is, and mended by a r
 
 test('counts of the matrix lead to the findings behind them', async ({ page }) => {
   await openClashes(page)
-  await page.getByRole('link', { name: 'Where and in which layer' }).click()
-  await page.getByRole('button', { name: '6 of Keyboard in the layer browser' }).click()
+  await page.getByRole('link', { name: 'Where and in which stage' }).click()
+  await page.getByRole('button', { name: '6 of Keyboard at the stage browser' }).click()
   await expect(page.getByText('6 chosen: show all')).toBeVisible()
   await expect(page.getByRole('status').filter({ hasText: 'of 95' })).toContainText('6 of 95')
   await page.getByRole('button', { name: '6 chosen: show all' }).click()

@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import { placesInLayer, rankPlaces, spotOf, type Modifier } from '@reach-plot/core'
+import { placesWith, rankPlaces, controlRefOf, type Modifier } from '@reach-plot/core'
 import { keyFaces } from '../src/features/plot/chart-faces.js'
-import { bestBySpot, type Places } from '../src/features/plot/use-places.js'
-import { demo, derive, idOf, layerOf } from './build.js'
+import { bestByControlRef, type Places } from '../src/features/plot/use-places.js'
+import { demo, derive, idOf, reachOfSet } from './build.js'
 
 const plan = demo()
 const derived = derive(plan)
-const bare = layerOf(derived)
+const bare = reachOfSet(derived)
 const front = { programId: 'fenmap', contextId: 'tracing' }
 
 const faces = (change: Partial<Parameters<typeof keyFaces>[0]> = {}) =>
@@ -15,21 +15,21 @@ const faces = (change: Partial<Parameters<typeof keyFaces>[0]> = {}) =>
       derived,
       front,
       held: [],
-      layer: bare,
+      byControl: bare,
       places: null,
       pageOf: () => undefined,
-      chosenSpot: null,
+      chosenRef: null,
       tabId: 'keyboard/KeyF',
       ...change,
-    }).map((f) => [f.spot, f]),
+    }).map((f) => [f.controlRef, f]),
   )
 
-function placesFor(name: string, held: readonly Modifier[] = [], layer = bare): Places {
+function placesFor(name: string, held: readonly Modifier[] = [], byControl = bare): Places {
   const command = plan.commands.find((c) => c.id === idOf(plan, name))!
-  const places = placesInLayer(command, held, layer, derived.survey)
+  const places = placesWith(command, held, byControl, derived.index)
   return {
     command,
-    bySpot: bestBySpot(places),
+    byControlRef: bestByControlRef(places),
     ranked: rankPlaces(places),
     ready: true,
     candidates: [],
@@ -52,13 +52,13 @@ describe('without a command', () => {
     expect(shown.get('KeyQ')!.description).toContain('clash')
   })
   test('resting fingertips are stations, and one key only takes the tab', () => {
-    expect([...shown.values()].filter((f) => f.isStation).map((f) => f.spot)).toEqual([
+    expect([...shown.values()].filter((f) => f.isStation).map((f) => f.controlRef)).toEqual([
       'KeyA',
       'KeyS',
       'KeyD',
       'KeyF',
     ])
-    expect([...shown.values()].filter((f) => f.tabIndex === 0).map((f) => f.spot)).toEqual(['KeyF'])
+    expect([...shown.values()].filter((f) => f.tabIndex === 0).map((f) => f.controlRef)).toEqual(['KeyF'])
   })
   test('levels that are taken stand as pennants of their modifiers', () => {
     expect(shown.get('KeyC')!.pennants).toEqual(['Control'])
@@ -92,14 +92,14 @@ describe('with a command chosen', () => {
   test('a better place never has a paler tint than a worse one, among free keys', () => {
     const free = places.ranked.filter(
       (p) =>
-        places.bySpot.get(spotOf(p.trigger)!) === p &&
-        shown.get(spotOf(p.trigger)!)!.state === 'free' &&
+        places.byControlRef.get(controlRefOf(p.trigger)!) === p &&
+        shown.get(controlRefOf(p.trigger)!)!.state === 'free' &&
         p.reach.verdict !== 'away',
     )
     for (const [i, p] of free.entries())
       if (i > 0)
-        expect(shown.get(spotOf(p.trigger)!)!.tint).toBeLessThanOrEqual(
-          shown.get(spotOf(free[i - 1]!.trigger)!)!.tint,
+        expect(shown.get(controlRefOf(p.trigger)!)!.tint).toBeLessThanOrEqual(
+          shown.get(controlRefOf(free[i - 1]!.trigger)!)!.tint,
         )
   })
   test('the key that it is on now is marked', () => {
@@ -110,15 +110,15 @@ describe('with a command chosen', () => {
 
 test('with Super held, keys that the system keeps are told apart and unranked', () => {
   const held = ['Meta'] as const
-  const layer = layerOf(derived, held)
-  const shown = faces({ held, layer, places: placesFor('Hide shape', held, layer) })
+  const byControl = reachOfSet(derived, held)
+  const shown = faces({ held, byControl, places: placesFor('Hide shape', held, byControl) })
   expect(shown.get('KeyL')).toMatchObject({ state: 'system', rank: null })
-  expect(shown.get('KeyL')!.description).toContain('kept: Lock screen')
+  expect(shown.get('KeyL')!.description).toContain('Used by the system: Lock screen')
   expect(shown.get('MetaLeft')!.isDown).toBe(true)
 })
 
 test('until the worker has answered, keys show what is on them and nothing of reach', () => {
-  const shown = faces({ layer: undefined })
+  const shown = faces({ byControl: undefined })
   expect(shown.get('KeyS')!.caption).toBe('Next vertex')
   expect(shown.get('KeyH')).toMatchObject({ tint: 0, timeMs: null })
 })

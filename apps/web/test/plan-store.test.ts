@@ -1,9 +1,8 @@
 import { beforeEach, describe, expect, test } from 'vitest'
-import { chord, emptyPlan, triggerKey } from '@reach-plot/core'
-import { onEditable, openPlan, place, planFileName, takeOff } from '../src/store/actions.js'
+import { chooseArrangement, chord, emptyPlan, triggerKey, editCommand } from '@reach-plot/core'
+import { onEditable, openPlan, place, planFileName, remove } from '../src/store/actions.js'
 import { endEditGroup, redo, undo, usePlanStore } from '../src/store/plan-store.js'
-import { editCommand } from '../src/store/plan-edits.js'
-import { layersUsed } from '../src/store/selectors.js'
+import { heldSetsUsed } from '../src/store/selectors.js'
 import { useView } from '../src/store/view-store.js'
 import { demo, derive, idOf } from './build.js'
 
@@ -50,13 +49,13 @@ describe('undo', () => {
     expect(plan()).toEqual(demo())
   })
   test('knows nothing of a change that changes nothing', () => {
-    usePlanStore.getState().edit(() => undefined)
+    usePlanStore.getState().edit((p) => p)
     expect(pastSteps()).toBe(0)
   })
 })
 
 describe('placing', () => {
-  test('a replaced command goes to the tray, latest first, until it has a place again', () => {
+  test('a command that loses its key is listed as displaced, latest first, until it has a place again', () => {
     place(
       {
         commandId: idOf(plan(), 'Draw freehand'),
@@ -92,11 +91,11 @@ describe('placing', () => {
     expect(useView.getState().displaced).toEqual([])
   })
   test('taking off leaves the command unplaced', () => {
-    takeOff(idOf(plan(), 'Draw freehand'), chord('Digit1'), '1')
+    remove(idOf(plan(), 'Draw freehand'), chord('Digit1'), '1')
     expect(triggers('Draw freehand')).toEqual([])
   })
   test('on the defaults goes into a copy, in one step', () => {
-    usePlanStore.getState().edit((p) => void (p.activeArrangementId = 'defaults'))
+    usePlanStore.getState().edit((p) => chooseArrangement(p, 'defaults'))
     const before = plan().arrangements.find((a) => a.id === 'defaults')
     onEditable((p) => editCommand(p, idOf(p, 'Measure'), { label: 'M' }))
     expect(plan().activeArrangementId).toBe('program-defaults-copy')
@@ -116,13 +115,13 @@ describe('what is derived', () => {
   })
   test('has the demo’s faults: each kind that the check knows', () => {
     const { clashes } = derive(plan())
-    expect(new Set(clashes.map((c) => c.layer))).toEqual(
+    expect(new Set(clashes.map((c) => c.stage))).toEqual(
       new Set(['device', 'system', 'browser', 'typing', 'context', 'relay', 'slip', 'consistency']),
     )
     expect(new Set(clashes.map((c) => c.id)).size).toBe(clashes.length)
   })
   test('names the sets of modifiers and held controls that an arrangement uses, each once', () => {
-    const sets = layersUsed(derive(plan()).arrangement).map((l) =>
+    const sets = heldSetsUsed(derive(plan()).arrangement).map((l) =>
       [...l.held, l.withId].filter(Boolean).join('+'),
     )
     expect(new Set(sets).size).toBe(sets.length)

@@ -1,11 +1,13 @@
 import { beforeEach, describe, expect, test } from 'vitest'
 import {
-  applyMoves,
+  applyList,
   defaultSolveOptions,
-  benchTable,
+  chooseArrangement,
+  prepare,
+  prepareWork,
+  setPlacements,
   solveArrangement,
   triggerKey,
-  workDesk,
   type Placement,
 } from '@reach-plot/core'
 import { keepAsArrangement, takePlacements } from '../src/store/actions.js'
@@ -24,10 +26,9 @@ const names = (list: readonly { commandId: string; trigger: Placement['trigger']
 function solved(): SolvedPlan {
   const from = demo()
   const { arrangement } = derive(from)
-  const table = benchTable(from, catalogues)
-  const desk = workDesk(from, arrangement, catalogues, table)
+  const model = prepare(from, catalogues)
   const steps = solveArrangement(
-    { plan: from, survey: desk.survey, placements: arrangement.placements, clashes: desk.clashes, table },
+    { model, clashes: prepareWork(model).clashes },
     { ...defaultSolveOptions, moves: 20_000, curve: false, scope: { what: 'everything', mostMoves: 12 } },
   )
   let step = steps.next()
@@ -68,7 +69,7 @@ describe('taking moves', () => {
         expect(taken).not.toBeNull()
         if (!taken!.has(id)) takePlacements(placementsWith(answer, taken!, [id]), 'taken')
       }
-      const whole = applyMoves(answer.placements, answer.rows, answer.list, ids)
+      const whole = applyList(answer.placements, answer.rows, answer.list, ids)
       expect(names(placements())).toEqual(names(whole))
     }
   })
@@ -85,9 +86,7 @@ describe('taking moves', () => {
     expect(names(placements())).toEqual(before)
   })
   test('a change of another kind is noticed, and its undo too', () => {
-    usePlanStore.getState().edit((draft) => {
-      draft.arrangements.find((a) => a.id === draft.activeArrangementId)!.placements.pop()
-    })
+    usePlanStore.getState().edit((before) => setPlacements(before, placements().slice(0, -1)))
     expect(takenMoves(answer, placements())).toBeNull()
     undo()
     expect(takenMoves(answer, placements())).toEqual(new Set())
@@ -116,9 +115,7 @@ describe('keeping an answer beside', () => {
   test('a second one has a name of its own', () => {
     const all = placementsWith(answer, new Set(), ids)
     keepAsArrangement(all)
-    usePlanStore.getState().edit((draft) => {
-      draft.activeArrangementId = 'draft-1'
-    })
+    usePlanStore.getState().edit((before) => chooseArrangement(before, 'draft-1'))
     keepAsArrangement(all)
     expect(new Set(plan().arrangements.map((a) => a.name)).size).toBe(plan().arrangements.length)
     expect(new Set(plan().arrangements.map((a) => a.id)).size).toBe(plan().arrangements.length)

@@ -14,8 +14,8 @@ export interface Outcome {
 /** Exit codes: 0 done, 1 done with findings, 2 bad input. */
 export const exitCodes = { done: 0, findings: 1, badInput: 2 } as const
 
-export const usageError = (what: string, mend: string): CoreError =>
-  new CoreError('USAGE', { where: ['command line'], what, mend })
+export const usageError = (what: string, remedy: string): CoreError =>
+  new CoreError('USAGE', { where: ['command line'], what, remedy })
 
 /** Reads a text file after its size is checked. */
 export function readTextFile(path: string, limit: number): string {
@@ -31,7 +31,7 @@ function checkReadable(path: string, limit: number): void {
     throw new CoreError('FILE_MISSING', {
       where: [path],
       what: 'the file cannot be read',
-      mend: 'check the path',
+      remedy: 'check the path',
     })
   }
   checkFileSize(size, limit, path)

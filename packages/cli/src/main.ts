@@ -1,12 +1,9 @@
 import { CoreError } from '@reach-plot/core'
-import { exitCodes, usageError, type Outcome } from './io.js'
+import { exitCodes, usageError } from './io.js'
+import type { Verb } from './verb.js'
 
-interface Verb {
-  readonly help: string
-  run(args: readonly string[]): Outcome | Promise<Outcome>
-}
 /** Each is loaded only when it is asked for: some bring a lot along. */
-const verbs: Readonly<Record<string, () => Promise<Verb>>> = {
+const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = {
   reach: () => import('./commands/reach.js'),
   chords: () => import('./commands/chords.js'),
   fit: () => import('./commands/fit.js'),
@@ -14,6 +11,7 @@ const verbs: Readonly<Record<string, () => Promise<Verb>>> = {
   places: () => import('./commands/places.js'),
   free: () => import('./commands/free.js'),
   displace: () => import('./commands/displace.js'),
+  edit: () => import('./commands/edit.js'),
   mnemonics: () => import('./commands/mnemonics.js'),
   solve: () => import('./commands/solve.js'),
   time: () => import('./commands/time.js'),
@@ -30,12 +28,22 @@ const verbs: Readonly<Record<string, () => Promise<Verb>>> = {
 }
 
 async function helpText(): Promise<string> {
-  const loaded = await Promise.all(Object.values(verbs).map((load) => load()))
+  const loaded = await Promise.all(Object.values(verbs).map(async (load) => (await load()).verb))
   return [
     'reach-plot VERB … [--json]',
-    ...loaded.map((v) => `  ${v.help}`),
+    ...loaded.map((v) => `  ${v.name.padEnd(11)}${v.summary}`),
+    'reach-plot help VERB says what a verb takes.',
     'Exit codes: 0 done, 1 findings, 2 bad input.',
   ].join('\n')
+}
+
+async function verbOf(name: string): Promise<Verb> {
+  const load = Object.hasOwn(verbs, name) ? verbs[name] : undefined
+  if (load) return (await load()).verb
+  throw usageError(
+    `there is no verb "${name.slice(0, 40)}"`,
+    `choose one of ${Object.keys(verbs).join(', ')}`,
+  )
 }
 
 /** How a run of the command line ends, and what it says on either output. */
@@ -49,14 +57,12 @@ async function answer(args: readonly string[]): Promise<Ended> {
   const json = args.includes('--json')
   const [name = 'help', ...rest] = args.filter((a) => a !== '--json')
   const said = (stdout: string, status: number): Ended => ({ status, stdout: `${stdout}\n`, stderr: '' })
-  if (name === 'help' || name === '--help') return said(await helpText(), exitCodes.done)
-  const load = Object.hasOwn(verbs, name) ? verbs[name] : undefined
-  if (!load)
-    throw usageError(
-      `there is no verb "${name.slice(0, 40)}"`,
-      `choose one of ${Object.keys(verbs).join(', ')}`,
-    )
-  const verb = await load()
+  if (name === 'help' || name === '--help') {
+    const [about] = rest
+    return said(about === undefined ? await helpText() : (await verbOf(about)).help, exitCodes.done)
+  }
+  const verb = await verbOf(name)
+  if (rest.includes('--help')) return said(verb.help, exitCodes.done)
   const outcome = await verb.run(rest)
   return said(
     json ? JSON.stringify(outcome.value) : outcome.text,

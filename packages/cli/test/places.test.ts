@@ -83,9 +83,9 @@ test('a chain tells who moves where, and what it costs an hour', async () => {
   expect(steps[1]).toMatchObject({ from: 'KeyD' })
   expect(beforeSecondsPerHour).toBeGreaterThan(0)
   expect(afterSecondsPerHour).toBeGreaterThan(0)
-  // Undo is kept where it is in the demo
+  // Undo is locked in the demo
   expect((await cli('displace', demo, '--command', 'fenmap-hide-shape', '--to', 'KeyZ')).stderr).toContain(
-    'kept',
+    'locked',
   )
 })
 

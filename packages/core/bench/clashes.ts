@@ -8,7 +8,7 @@ import {
   isModifierCode,
   type Modifier,
 } from '../src/index.js'
-import { around, command, program } from '../test/build.js'
+import { envWith, command, program } from '../test/build.js'
 import { median, per, timed } from './timing.js'
 
 const contexts = ['overview', 'tracing', 'labelling', 'sheet', 'review', 'tag']
@@ -40,17 +40,17 @@ export function benchCheck(): void {
     })),
   })
   for (const system of systems) {
-    const surroundings = around(commands, {
+    const environmentOf = envWith(commands, {
       programs: [owner],
       controls,
       layout: layouts.find((l) => l.id === 'de')!,
       systemId: system.id as 'gnome',
       system,
     })
-    const whole = () => findClashes(placements, surroundings)
+    const whole = () => findClashes(placements, environmentOf)
     whole()
     const ms = median(Array.from({ length: 9 }, () => timed(whole).ms))
-    const checker = clashChecker(surroundings)
+    const checker = clashChecker(environmentOf)
     checker.check(placements)
     let at = 0
     let current = placements
@@ -64,7 +64,8 @@ export function benchCheck(): void {
     }
     edit()
     const once = median(Array.from({ length: 41 }, () => timed(edit).ms))
-    const same = JSON.stringify(checker.check(current)) === JSON.stringify(findClashes(current, surroundings))
+    const same =
+      JSON.stringify(checker.check(current)) === JSON.stringify(findClashes(current, environmentOf))
     console.log(
       `${system.name}: whole check of ${placements.length} placements in 6 contexts (${whole().length} findings) ${per(ms)}; after one edit ${per(once)}, ${Math.round(ms / once)} times cheaper (at least 20 wanted); the same answer: ${same}`,
     )

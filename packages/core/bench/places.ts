@@ -14,8 +14,8 @@ import {
   reachSituation,
   readPlan,
   reweigh,
-  surroundings,
-  surveyPlaces,
+  environmentOf,
+  indexPlaces,
   type Command,
   type Plan,
 } from '../src/index.js'
@@ -83,7 +83,7 @@ export async function benchPlaces(): Promise<void> {
   const situation = reachSituation(activeBench(demo), demo.devices, true)
   const whole = (previous?: ReturnType<typeof chordTable>, of = situation) => {
     const table = chordTable(of, previous)
-    for (const held of modifierSets(true)) table.layer(held)
+    for (const held of modifierSets(true)) table.withHeld(held)
     return table
   }
   whole()
@@ -103,21 +103,21 @@ export async function benchPlaces(): Promise<void> {
   )
   for (const count of [demo.commands.length, 1200]) {
     const plan = count === demo.commands.length ? demo : larger(count)
-    const around = surroundings(plan, { layouts, systems })
-    const survey = surveyPlaces(activeArrangement(plan).placements, around)
+    const env = environmentOf(plan, { layouts, systems })
+    const index = indexPlaces(activeArrangement(plan).placements, env)
     const reachAt = reachIn(cold.value)
     const command = plan.commands.find((c) => c.name === 'Hide shape') as Command
-    const candidates = benchCandidates(survey, modifierSets(true, 2), (id) =>
-      pageFor(id, command.programId, around),
+    const candidates = benchCandidates(index, modifierSets(true, 2), (id) =>
+      pageFor(id, command.programId, env),
     )
-    const judge = () => placesOn(command, candidates, reachAt, survey)
+    const judge = () => placesOn(command, candidates, reachAt, index)
     const places = judge()
     const first = median(Array.from({ length: 15 }, () => timed(judge).ms))
     let weight = 0
     const again = () => rankPlaces(reweigh(places, { ...plan.weights, recallMs: 100 + (weight += 10) }))
     again()
     const ms = median(Array.from({ length: 31 }, () => timed(again).ms))
-    const afresh = () => rankPlaces(placesOn(command, candidates, reachAt, survey, plan.weights))
+    const afresh = () => rankPlaces(placesOn(command, candidates, reachAt, index, plan.weights))
     const full = median(Array.from({ length: 15 }, () => timed(afresh).ms))
     console.log(
       `${plan.commands.length} commands, ${places.length} places for one: judged in ${per(first)}; ranked again after a change of weights in ${per(ms)}, ${(ms / frameMs).toFixed(2)} of a frame (below 1 wanted), ${(full / ms).toFixed(1)} times as fast as judging afresh`,

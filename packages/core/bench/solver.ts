@@ -1,9 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { browserKeys, layouts, systems } from '@reach-plot/data'
 import {
-  activeArrangement,
   assign,
-  benchTable,
   defaultQuadraticOptions,
   defaultSolveOptions,
   greedyAnswer,
@@ -13,7 +11,8 @@ import {
   searchSlots,
   solveArrangement,
   solveQuadratic,
-  workDesk,
+  prepare,
+  prepareWork,
   type Arrangement,
   type SlotProblem,
   type SolveAnswer,
@@ -86,18 +85,13 @@ function benchQuality(): void {
 
 function benchDemo(): void {
   const plan = readPlan(readFileSync(new URL('../../../demo/demo.reachplot.json', import.meta.url), 'utf8'))
-  const arrangement = activeArrangement(plan)
-  const table = benchTable(plan, catalogues)
-  const desk = workDesk(plan, arrangement, catalogues, table)
+  const model = prepare(plan, catalogues)
+  const { arrangement } = model
+  const { clashes } = prepareWork(model)
   const solve = (scope: SolveScope, moves = defaultSolveOptions.moves): SolveAnswer =>
-    ended(
-      solveArrangement(
-        { plan, survey: desk.survey, placements: arrangement.placements, clashes: desk.clashes, table },
-        { ...defaultSolveOptions, scope, moves, curve: false },
-      ),
-    )
+    ended(solveArrangement({ model, clashes }, { ...defaultSolveOptions, scope, moves, curve: false }))
   const minutes = (placements: Arrangement['placements']): number =>
-    (reportOf(plan, workDesk(plan, { ...arrangement, placements }, catalogues, table)).day.msPerHour *
+    (reportOf(prepareWork(model.withArrangement({ ...arrangement, placements }))).day.msPerHour *
       plan.hoursPerDay) /
     60_000
   const now = minutes(arrangement.placements)

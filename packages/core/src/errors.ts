@@ -3,7 +3,7 @@ export interface CoreErrorDetail {
   /** path in the user's file or input, `['arrangements', 0, 'name']`, or a line of a CSV: `['line 12', 'trigger']` */
   readonly where: readonly (string | number)[]
   readonly what: string
-  readonly mend: string
+  readonly remedy: string
 }
 
 export class CoreError extends Error {
@@ -18,5 +18,5 @@ export class CoreError extends Error {
   }
 }
 
-const describe = ({ where, what, mend }: CoreErrorDetail): string =>
-  `${where.length > 0 ? `${where.join(' › ')}: ` : ''}${what}. ${mend}.`
+const describe = ({ where, what, remedy }: CoreErrorDetail): string =>
+  `${where.length > 0 ? `${where.join(' › ')}: ` : ''}${what}. ${remedy}.`

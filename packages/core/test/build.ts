@@ -3,9 +3,13 @@ import {
   boardControls,
   emptyPlan,
   homeKeys,
+  groupKey,
   parseTrigger,
+  triggerKey,
+  type GroupKey,
+  type TriggerKey,
   reachSolver,
-  surveyPlaces,
+  indexPlaces,
   type BoardId,
   type BottomRow,
   type Command,
@@ -14,9 +18,9 @@ import {
   type PlacedDevice,
   type Plan,
   type Program,
-  type PlaceSurvey,
+  type PlaceIndex,
   type ReachSolver,
-  type Surroundings,
+  type Environment,
 } from '../src/index.js'
 import { layouts, systems } from '@reach-plot/data'
 
@@ -51,10 +55,10 @@ export const program = (change: Partial<Program> = {}): Program => ({
   ...change,
 })
 
-export const around = (
+export const envWith = (
   commands: readonly Command[],
-  change: Partial<Surroundings> & { readonly layoutId?: string } = {},
-): Surroundings => {
+  change: Partial<Environment> & { readonly layoutId?: string } = {},
+): Environment => {
   const systemId = change.systemId ?? 'gnome'
   return {
     programs: [program()],
@@ -98,8 +102,14 @@ export const plan = (change: Partial<Plan> = {}): Plan => ({
 })
 
 /** Survey of an arrangement over a bench with one board. */
-export const survey = (
+export const index = (
   commands: readonly Command[],
   placed: Readonly<Record<string, string>> = {},
-  change: Parameters<typeof around>[1] = {},
-): PlaceSurvey => surveyPlaces(placements(placed), around(commands, change))
+  change: Parameters<typeof envWith>[1] = {},
+): PlaceIndex => indexPlaces(placements(placed), envWith(commands, change))
+
+/** The key of a trigger that is written as text. */
+export const keyOf = (text: string): TriggerKey => triggerKey(parseTrigger(text))
+
+/** The key of a program's group on a trigger that is written as text. */
+export const groupOf = (programId: string, trigger: string): GroupKey => groupKey(programId, keyOf(trigger))

@@ -60,6 +60,6 @@ export function choosePrintForm(
   throw new CoreError('PRINTER_FORM', {
     where: ['printer'],
     what: `the printer takes ${takes.formats.join(', ') || 'nothing that it names'}`,
-    mend: 'choose a printer that takes PDF or PWG raster of black_1 or sgray_8, or download the file',
+    remedy: 'choose a printer that takes PDF or PWG raster of black_1 or sgray_8, or download the file',
   })
 }

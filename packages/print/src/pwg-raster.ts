@@ -145,7 +145,7 @@ export function readPwgRaster(bytes: Uint8Array): RasterPage[] {
     new CoreError('RASTER_UNREADABLE', {
       where: ['PWG raster', `page ${page}`],
       what,
-      mend: 'send a PWG raster document of black_1 or sgray_8 pages',
+      remedy: 'send a PWG raster document of black_1 or sgray_8 pages',
     })
   if (bytes.length < 4 || String.fromCharCode(...bytes.subarray(0, 4)) !== sync)
     throw bad(1, 'the document does not begin with RaS2')

@@ -61,8 +61,8 @@ ${mark.marks.map((inner) => marked(inner, font)).join('\n')}
 function plain(mark: PathMark | TextMark, dxMm: number, dyMm: number, font: LabelFont, strokeMm = 0): string {
   if (mark.kind === 'text') {
     const d = font.outline(mark.text, mark.capMm, mark.xMm + dxMm, mark.baselineMm + dyMm)
-    const lacking = strokeMm - thinnestStroke * mark.capMm
-    const round = lacking > 0 ? ` stroke="${mark.colour}" stroke-width="${short(lacking)}"` : ''
+    const missingParts = strokeMm - thinnestStroke * mark.capMm
+    const round = missingParts > 0 ? ` stroke="${mark.colour}" stroke-width="${short(missingParts)}"` : ''
     return `<path d="${d}" fill="${mark.colour}"${round}/>`
   }
   const line =

@@ -10,7 +10,7 @@ export function useKeyFind(onTrigger: (trigger: Trigger) => void): {
   readonly listening: boolean
   listen(on: boolean): void
 } {
-  const { around } = useDerived()
+  const { env } = useDerived()
   const [listening, listen] = useState(false)
   const onChord = useCallback(
     (trigger: Trigger | null) => {
@@ -19,7 +19,7 @@ export function useKeyFind(onTrigger: (trigger: Trigger) => void): {
     },
     [onTrigger],
   )
-  useListen(listening, around.layout, onChord)
+  useListen(listening, env.layout, onChord)
   return { listening, listen }
 }
 
@@ -62,7 +62,7 @@ export function TriggerFilter({
   onClear: () => void
   children?: ReactNode
 }) {
-  const { around } = useDerived()
+  const { env } = useDerived()
   return (
     <div className="border border-rule px-2 py-0.5">
       <div className="flex items-center gap-2">
@@ -70,7 +70,7 @@ export function TriggerFilter({
         <button
           type="button"
           className="ml-auto p-1.5"
-          aria-label={`Show all, not only those on ${triggerName(trigger, around)}`}
+          aria-label={`Show all, not only those on ${triggerName(trigger, env)}`}
           onClick={onClear}
         >
           <X size={14} aria-hidden="true" />

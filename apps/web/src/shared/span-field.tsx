@@ -1,6 +1,5 @@
-import { spanPercentile, spanRangeMm } from '@reach-plot/core'
+import { spanPercentile, spanRangeMm, setSpan } from '@reach-plot/core'
 import { handSpan } from '@reach-plot/data'
-import { setSpan } from '../store/bench-edits.js'
 import { useEdit } from '../store/plan-store.js'
 import { useDerived } from '../store/selectors.js'
 

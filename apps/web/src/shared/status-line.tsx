@@ -3,17 +3,17 @@ import { Link } from 'react-router'
 import { arrangementFigures } from '@reach-plot/core'
 import { useSaveState, saveAnyway } from '../store/autosave.js'
 import { redo, undo, useHistory, usePlan } from '../store/plan-store.js'
-import { noHeld, useReachLayers } from '../store/reach.js'
-import { layersUsed, useDerived } from '../store/selectors.js'
+import { noHeld, useReachOfSets } from '../store/reach.js'
+import { heldSetsUsed, useDerived } from '../store/selectors.js'
 
 /** The arrangement's few figures, always live, and whether all is saved. */
 export function StatusLine() {
   const plan = usePlan()
-  const { arrangement, survey, clashes, triggersOf } = useDerived()
-  const { reachOf } = useReachLayers(noHeld, layersUsed(arrangement))
+  const { arrangement, index, clashes, triggersOf } = useDerived()
+  const { reachOf } = useReachOfSets(noHeld, heldSetsUsed(arrangement))
   const figures = useMemo(
-    () => arrangementFigures(plan.commands, triggersOf, reachOf, survey.readerOf),
-    [plan.commands, triggersOf, reachOf, survey],
+    () => arrangementFigures(plan.commands, triggersOf, reachOf, index.readerOf),
+    [plan.commands, triggersOf, reachOf, index],
   )
   const blocking = clashes.filter((c) => c.severity === 'blocks').length
   const canUndo = useHistory((h) => h.pastStates.length > 0)

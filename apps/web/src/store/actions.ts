@@ -1,15 +1,23 @@
 import {
+  activeArrangement,
+  copyArrangement,
+  moveMany,
+  placeCommand,
+  placeRefusal,
   readPlan,
-  spotOf,
-  withArrangement,
+  refusalInWords,
+  refusalOf,
+  removePlacement,
+  setPlacements,
   type DisplacementChain,
+  type PlaceEdit,
   type Placement,
   type Plan,
+  type Refusal,
   type Trigger,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
-import { undo, usePlanStore } from './plan-store.js'
-import { copyArrangement, moveAll, placeCommand, unplace, type PlaceEdit } from './plan-edits.js'
+import { undo, usePlanStore, type Edit, type TellingEdit } from './plan-store.js'
 import { derive } from './selectors.js'
 import { useView } from './view-store.js'
 
@@ -27,32 +35,28 @@ export function undoAction(): { readonly label: string; readonly onClick: () => 
 
 const nameOf = (plan: Plan, id: string): string => plan.commands.find((c) => c.id === id)?.name ?? id
 
-/** Runs `edit` on the arrangement in front; when that holds defaults, on a copy of it that is made first. */
-export function onEditable(edit: (plan: Plan) => void): void {
-  const { plan, edit: change } = usePlanStore.getState()
-  if (!plan) return
-  const { arrangement } = derive(plan)
-  change((draft) => {
-    if (arrangement.isDefault) copyArrangement(draft, arrangement.id)
-    edit(draft)
-  })
-  if (arrangement.isDefault) toast(`“${arrangement.name}” stays as it is; the change went into a copy of it.`)
+/** The plan with a copy in front where an arrangement of defaults is, which is never edited. */
+const withEditable = (plan: Plan): Plan => {
+  const { id, isDefault } = activeArrangement(plan)
+  return isDefault ? copyArrangement(plan, id).plan : plan
 }
 
-/** Says why a command cannot move or a place cannot be used, when a rule of the person forbids it. */
-function refusal(plan: Plan, commandIds: readonly string[], triggers: readonly Trigger[]): string | null {
-  const { survey } = derive(plan)
-  const kept = plan.commands.find((c) => commandIds.includes(c.id) && survey.rules.keeps(c))
-  if (kept) return `“${kept.name}” is kept where it is. Let it move first.`
-  const spots = triggers.map(spotOf)
-  if (spots.some(survey.rules.keepsSpot)) return 'What stands on that key is kept. Let it move first.'
-  return spots.some(survey.rules.bars) ? 'That key must not be used.' : null
+/** Changes the arrangement in front; when that holds defaults, a copy of it that is made first. */
+export function onEditable(change: Edit): void
+export function onEditable<R>(change: TellingEdit<R>): R | null
+export function onEditable<R>(change: Edit | TellingEdit<R>): R | null {
+  const { plan, edit } = usePlanStore.getState()
+  if (!plan) return null
+  const { name, isDefault } = activeArrangement(plan)
+  const told = edit((before) => change(withEditable(before)) as ReturnType<TellingEdit<R>>)
+  if (isDefault) toast(`“${name}” stays as it is; the change went into a copy of it.`)
+  return told
 }
 
-function isRefused(plan: Plan, commandIds: readonly string[], triggers: readonly Trigger[]): boolean {
-  const reason = refusal(plan, commandIds, triggers)
-  if (reason !== null) toast(reason)
-  return reason !== null
+/** Says why a change is refused; true when it is. */
+function isRefused(plan: Plan, refusal: Refusal | null): boolean {
+  if (refusal) toast(refusalInWords(plan, refusal))
+  return refusal !== null
 }
 
 /** Moves all commands of a chain in one step. */
@@ -62,7 +66,7 @@ export function moveChain(chain: DisplacementChain): void {
     from: s.from,
     to: s.to && s.to.trigger,
   }))
-  onEditable((draft) => moveAll(draft, moves))
+  onEditable((plan) => moveMany(plan, moves))
   const [first, ...others] = chain.steps
   toast(
     `“${first?.command.name ?? ''}” has its place; ${others.length === 1 ? `“${others[0]?.command.name ?? ''}” has` : `${others.length} others have`} moved`,
@@ -73,17 +77,8 @@ export function moveChain(chain: DisplacementChain): void {
 /** Places a command and tells what happened, with undo at hand. */
 export function place(edit: PlaceEdit, triggerText: string): void {
   const { plan } = usePlanStore.getState()
-  if (!plan) return
-  const standing = edit.keepOld === true ? [] : derive(plan).triggersOf(edit.commandId)
-  if (
-    isRefused(
-      plan,
-      [...(standing.length > 0 ? [edit.commandId] : []), ...(edit.displaced ?? [])],
-      [edit.trigger],
-    )
-  )
-    return
-  onEditable((draft) => placeCommand(draft, edit))
+  if (!plan || isRefused(plan, placeRefusal(plan, edit))) return
+  onEditable((before) => placeCommand(before, edit))
   const after = usePlanStore.getState().plan
   const lost = (edit.displaced ?? []).filter(
     (id) => after !== null && derive(after).triggersOf(id).length === 0,
@@ -93,18 +88,19 @@ export function place(edit: PlaceEdit, triggerText: string): void {
     displaced: [...lost, ...view.displaced.filter((id) => !lost.includes(id) && id !== edit.commandId)],
   })
   const moved = (edit.displaced ?? []).map(
-    (id) => `“${nameOf(plan, id)}” ${lost.includes(id) ? 'is unplaced now' : 'has moved'}`,
+    (id) => `“${nameOf(plan, id)}” ${lost.includes(id) ? 'has no key now' : 'has moved'}`,
   )
   toast([`“${nameOf(plan, edit.commandId)}” is on ${triggerText}`, ...moved].join('; '), {
-    action: { label: 'Undo', onClick: undo },
+    action: undoAction(),
   })
 }
 
-export function takeOff(commandId: string, trigger: Trigger, triggerText: string): void {
+/** Takes a command off a trigger and tells it, with undo at hand. */
+export function remove(commandId: string, trigger: Trigger, triggerText: string): void {
   const { plan } = usePlanStore.getState()
-  if (!plan || isRefused(plan, [commandId], [])) return
-  onEditable((draft) => unplace(draft, commandId, trigger))
-  toast(`“${nameOf(plan, commandId)}” is off ${triggerText}`, { action: undoAction() })
+  if (!plan || isRefused(plan, refusalOf(plan, [commandId], []))) return
+  onEditable((before) => removePlacement(before, commandId, trigger))
+  toast(`“${nameOf(plan, commandId)}” is removed from ${triggerText}`, { action: undoAction() })
 }
 
 export async function loadDemo(): Promise<Plan> {
@@ -118,7 +114,7 @@ export function openPlan(plan: Plan, message: string): void {
     programId: null,
     contextId: null,
     commandId: null,
-    spot: null,
+    controlRef: null,
     displaced: [],
     query: '',
     triggerQuery: null,
@@ -132,10 +128,7 @@ export const planFileName = (plan: Plan): string =>
 
 /** Puts placements in place of those of the arrangement in front, in one step. */
 export function takePlacements(placements: readonly Placement[], message: string): void {
-  onEditable((draft) => {
-    const arrangement = draft.arrangements.find((a) => a.id === draft.activeArrangementId)
-    if (arrangement) arrangement.placements = structuredClone(placements) as Placement[]
-  })
+  onEditable((plan) => setPlacements(plan, placements))
   toast(message, { action: undoAction() })
 }
 
@@ -143,19 +136,10 @@ export function takePlacements(placements: readonly Placement[], message: string
 export function keepAsArrangement(placements: readonly Placement[]): void {
   const { plan, edit } = usePlanStore.getState()
   if (!plan) return
-  const { arrangement } = derive(plan)
-  const names = new Set(plan.arrangements.map((a) => a.name))
-  let name = `${arrangement.name}, solved`
-  for (let n = 2; names.has(name); n++) name = `${arrangement.name}, solved ${n}`
-  const next = withArrangement(
-    plan,
-    arrangement,
-    structuredClone(placements) as Placement[],
-    name.slice(0, 120),
-  )
-  edit((draft) => {
-    draft.arrangements = structuredClone(next.arrangements)
-    draft.activeArrangementId = next.activeArrangementId
+  const { id, name } = activeArrangement(plan)
+  edit((before) => copyArrangement(before, id, { name: `${name}, solved`, placements: [...placements] }))
+  const after = usePlanStore.getState().plan
+  toast(`“${after ? activeArrangement(after).name : name}” is in front now; “${name}” is as it was`, {
+    action: undoAction(),
   })
-  toast(`“${name}” is in front now; “${arrangement.name}” is as it was`, { action: undoAction() })
 }

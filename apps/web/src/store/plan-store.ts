@@ -1,13 +1,22 @@
 import type { Plan } from '@reach-plot/core'
 import { temporal, type TemporalState } from 'zundo'
 import { create, useStore } from 'zustand'
-import { immer } from 'zustand/middleware/immer'
+
+/** An edit of the core. */
+export type Edit = (plan: Plan) => Plan
+/** An edit of the core that has something to tell beside the new plan, such as the id of what it has added. */
+export type TellingEdit<R> = (plan: Plan) => { readonly plan: Plan; readonly result: R }
 
 export interface PlanState {
   /** null until the saved plan or the demo is read */
   readonly plan: Plan | null
-  /** One undoable change. Changes in a row with the same `group` are undone together, such as typing in one field. */
-  edit(recipe: (plan: Plan) => void, group?: string): void
+  /**
+   * One undoable change by an edit of the core, such as `(plan) => setSpan(plan, 200)`. Changes in a row with the same
+   * `group` are undone together, such as typing in one field. Gives back what the edit tells, such as the id of what it
+   * has added.
+   */
+  edit(change: Edit, group?: string): void
+  edit<R>(change: TellingEdit<R>, group?: string): R | null
   /** Takes another plan in place of this one, undoable. */
   replace(plan: Plan): void
 }
@@ -20,21 +29,22 @@ const historyLimit = 200
 /** The person's plan: the one thing that is saved. Everything shown is derived from it. */
 export const usePlanStore = create<PlanState>()(
   temporal(
-    immer((set) => ({
+    (set, get) => ({
       plan: null,
-      edit(recipe, group) {
+      edit<R>(change: Edit | TellingEdit<R>, group?: string): R | null {
+        const { plan } = get()
+        if (!plan) return null
         currentGroup = group
-        set((state) => {
-          if (state.plan) recipe(state.plan as Plan)
-        })
+        const changed = change(plan)
+        const told = 'result' in changed
+        set({ plan: told ? changed.plan : changed })
+        return told ? changed.result : null
       },
       replace(plan) {
         currentGroup = undefined
-        set((state) => {
-          state.plan = plan
-        })
+        set({ plan })
       },
-    })),
+    }),
     {
       limit: historyLimit,
       partialize: (state) => ({ plan: state.plan }),

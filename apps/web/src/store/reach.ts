@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react'
 import {
-  priceContext,
+  reachContextOf,
   reachSituation,
   triggerReach,
   type ChordReach,
@@ -9,7 +9,7 @@ import {
   type Modifier,
   type Plan,
   type ReachAt,
-  type ReachByPlace,
+  type ReachByControl,
   type Trigger,
 } from '@reach-plot/core'
 import { create } from 'zustand'
@@ -17,29 +17,29 @@ import { useShallow } from 'zustand/react/shallow'
 import { showProblem } from '../shared/problem.js'
 import { reachService } from '../worker/reach-client.js'
 import type { KeyedSituation, ReachChart } from '../worker/reach-protocol.js'
-import type { Layer } from './layer.js'
+import type { HeldSet } from './held-set.js'
 import { usePlan } from './plan-store.js'
 import { useDerived, type Derived } from './selectors.js'
 
-/** Layers that the worker has answered, for the situation named by `key`; a new situation empties them. */
+/** Modifier sets that the worker has answered, for the situation named by `key`; a new situation empties them. */
 interface ReachState {
   readonly key: string
-  readonly layers: Readonly<Record<string, ReachByPlace>>
+  readonly reachBySet: Readonly<Record<string, ReachByControl>>
   /** by finger, or `best` */
   readonly charts: Readonly<Record<string, ReachChart>>
 }
 
-const useReachStore = create<ReachState>()(() => ({ key: '', layers: {}, charts: {} }))
+const useReachStore = create<ReachState>()(() => ({ key: '', reachBySet: {}, charts: {} }))
 const asked = new Set<string>()
 
 export const heldKey = (held: readonly Modifier[]): string => held.join('+')
 
-const layerKey = (held: readonly Modifier[], withId?: string): string =>
+const heldSetKey = (held: readonly Modifier[], withId?: string): string =>
   withId === undefined ? heldKey(held) : `${heldKey(held)}|${withId}`
 
 /** Only what reach depends on goes into the key, so that naming or placing a command computes nothing anew. */
 const situationOf = (derived: Derived, plan: Plan): KeyedSituation => {
-  const situation = reachSituation(derived.bench, plan.devices, derived.around.layout.altGraph)
+  const situation = reachSituation(derived.bench, plan.devices, derived.env.layout.altGraph)
   return { ...situation, key: JSON.stringify(situation) }
 }
 
@@ -47,22 +47,22 @@ function enter(key: string): void {
   if (useReachStore.getState().key === key) return
   asked.clear()
   if (gathered) gathered = {}
-  useReachStore.setState({ key, layers: {}, charts: {} })
+  useReachStore.setState({ key, reachBySet: {}, charts: {} })
 }
 
 /** Answers come in quick succession: the first is shown at once, those within this time after it together. */
 const gatherMs = 150
-let gathered: Record<string, ReachByPlace> | null = null
+let gathered: Record<string, ReachByControl> | null = null
 
-function takeLayer(key: string, name: string, layer: ReachByPlace): void {
+function takeAnswer(key: string, name: string, byControl: ReachByControl): void {
   if (useReachStore.getState().key !== key) return
-  const show = (more: Record<string, ReachByPlace>): void =>
-    useReachStore.setState((s) => ({ layers: { ...s.layers, ...more } }))
+  const show = (more: Record<string, ReachByControl>): void =>
+    useReachStore.setState((s) => ({ reachBySet: { ...s.reachBySet, ...more } }))
   if (gathered) {
-    gathered[name] = layer
+    gathered[name] = byControl
     return
   }
-  show({ [name]: layer })
+  show({ [name]: byControl })
   gathered = {}
   setTimeout(() => {
     const more = gathered ?? {}
@@ -71,17 +71,17 @@ function takeLayer(key: string, name: string, layer: ReachByPlace): void {
   }, gatherMs)
 }
 
-async function askLayer(
+async function askHeldSet(
   situation: KeyedSituation,
   held: readonly Modifier[],
   withId?: string,
 ): Promise<void> {
-  const name = layerKey(held, withId)
+  const name = heldSetKey(held, withId)
   if (asked.has(name)) return
   asked.add(name)
   try {
-    const layer = await reachService().layer(situation, held, withId)
-    takeLayer(situation.key, name, layer)
+    const byControl = await reachService().withHeld(situation, held, withId)
+    takeAnswer(situation.key, name, byControl)
   } catch (error) {
     asked.delete(name)
     showProblem(error)
@@ -98,52 +98,57 @@ function useSituation(): KeyedSituation {
   return useMemo(() => fresh, [fresh.key])
 }
 
-/** For what is read from further layers alone. */
+/** For what is read from further modifier sets alone. */
 export const noHeld: readonly (readonly Modifier[])[] = []
 
 export type ReachOf = (trigger: Trigger) => ChordReach | undefined
 
-/** Reach of the layers wanted, as they come in; asks the worker for those that are missing, in the order given. */
-export function useReachLayers(
+/** Reach of the modifier sets wanted, as they come in; asks the worker for those that are missing, in the order given. */
+export function useReachOfSets(
   wanted: readonly (readonly Modifier[])[],
-  further: readonly Layer[] = [],
+  further: readonly HeldSet[] = [],
 ): {
-  readonly layers: Readonly<Record<string, ReachByPlace>>
+  readonly reachBySet: Readonly<Record<string, ReachByControl>>
   readonly reachAt: ReachAt
   readonly reachOf: ReachOf
 } {
   const situation = useSituation()
-  const { survey } = useDerived()
+  const { index } = useDerived()
   const names = [
-    ...new Set([...wanted.map((held) => layerKey(held)), ...further.map((l) => layerKey(l.held, l.withId))]),
+    ...new Set([
+      ...wanted.map((held) => heldSetKey(held)),
+      ...further.map((l) => heldSetKey(l.held, l.withId)),
+    ]),
   ].join(' ')
-  // only the layers wanted: a chart of one layer is not drawn anew when another comes in
+  // only the modifier sets wanted: a chart of one modifier set is not drawn anew when another comes in
   const known = useReachStore(
-    useShallow((s) => (s.key === situation.key ? names.split(' ').map((name) => s.layers[name]) : noneKnown)),
+    useShallow((s) =>
+      s.key === situation.key ? names.split(' ').map((name) => s.reachBySet[name]) : noneKnown,
+    ),
   )
   useEffect(() => {
     enter(situation.key)
-    for (const held of wanted) void askLayer(situation, held)
-    for (const { held, withId } of further) void askLayer(situation, held, withId)
+    for (const held of wanted) void askHeldSet(situation, held)
+    for (const { held, withId } of further) void askHeldSet(situation, held, withId)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [situation, names])
-  const layers = useMemo(() => {
-    const found: Record<string, ReachByPlace> = {}
+  const reachBySet = useMemo(() => {
+    const found: Record<string, ReachByControl> = {}
     names.split(' ').forEach((name, i) => {
-      const layer = known[i]
-      if (layer) found[name] = layer
+      const byControl = known[i]
+      if (byControl) found[name] = byControl
     })
     return found
   }, [names, known])
   const reachAt = useMemo(
-    (): ReachAt => (held, place, withId) => layers[layerKey(held, withId)]?.[place],
-    [layers],
+    (): ReachAt => (held, place, withId) => reachBySet[heldSetKey(held, withId)]?.[place],
+    [reachBySet],
   )
   const reachOf = useMemo((): ReachOf => {
-    const context = priceContext(survey, reachAt)
+    const context = reachContextOf(index, reachAt)
     return (trigger) => triggerReach(trigger, context)
-  }, [reachAt, survey])
-  return { layers, reachAt, reachOf }
+  }, [reachAt, index])
+  return { reachBySet, reachAt, reachOf }
 }
 
 const noneKnown: readonly undefined[] = []

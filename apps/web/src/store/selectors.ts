@@ -1,31 +1,32 @@
 import { useMemo } from 'react'
 import {
   acceptedIn,
-  activeArrangement,
-  activeBench,
   clashChecker,
   handOnBench,
   heldOf,
   isLiveIn,
   pageFor,
-  spot,
-  surroundings,
-  surveyPlaces,
+  controlRef,
+  groupKey,
+  isSameDevice,
+  prepare,
   triggerKey,
   type Arrangement,
+  type BenchEnvironment,
+  type GroupKey,
+  type PreparedModel,
   type Bench,
   type Clash,
   type ClashChecker,
   type Command,
   type PageOf,
   type Plan,
-  type PlaceSurvey,
+  type PlaceIndex,
   type RestingHand,
   type Trigger,
 } from '@reach-plot/core'
 import { catalogues } from './catalogues.js'
-import type { Layer } from './layer.js'
-import { isSameDevice } from './plan-edits.js'
+import type { HeldSet } from './held-set.js'
 import { usePlan } from './plan-store.js'
 import { useView } from './view-store.js'
 
@@ -46,15 +47,16 @@ export interface Derived {
   readonly hand: RestingHand
   /** ids on the bench of the controls under the fingertips */
   readonly rests: RestingHand['rests']
-  readonly around: ReturnType<typeof surroundings>
-  readonly survey: PlaceSurvey
+  readonly model: PreparedModel
+  readonly env: BenchEnvironment
+  readonly index: PlaceIndex
   /** findings that are not accepted, most severe first */
   readonly clashes: readonly Clash[]
   readonly accepted: readonly { readonly clash: Clash; readonly note: string }[]
   /** findings that placing a command on a trigger would bring, before it is done */
   readonly foresee: (commandId: string, trigger: Trigger) => readonly Clash[]
-  /** worst clash of each trigger of a program: `program trigger` → clash */
-  readonly clashOf: ReadonlyMap<string, Clash>
+  /** worst clash of each trigger of a program */
+  readonly clashOf: ReadonlyMap<GroupKey, Clash>
   readonly triggersOf: (commandId: string) => readonly Trigger[]
 }
 
@@ -64,12 +66,7 @@ const noTriggers: readonly Trigger[] = []
 let checking: { readonly parts: readonly unknown[]; readonly checker: ClashChecker } | null = null
 
 /** The same checker as long as only placements change, so that an edit has only what it touches checked again. */
-function checkerFor(
-  plan: Plan,
-  arrangement: Arrangement,
-  bench: Bench,
-  around: Derived['around'],
-): ClashChecker {
+function checkerFor(plan: Plan, arrangement: Arrangement, bench: Bench, env: Derived['env']): ClashChecker {
   const parts = [
     arrangement.id,
     arrangement.popups,
@@ -87,17 +84,14 @@ function checkerFor(
   ]
   const same =
     checking?.parts.length === parts.length && parts.every((part, i) => part === checking?.parts[i])
-  if (!checking || !same) checking = { parts, checker: clashChecker(around) }
+  if (!checking || !same) checking = { parts, checker: clashChecker(env) }
   return checking.checker
 }
 
 export const derive = memoByIdentity((plan: Plan): Derived => {
-  const arrangement = activeArrangement(plan)
-  const bench = activeBench(plan)
-  const hand = bench.hands[0] as RestingHand
-  const around = surroundings(plan, catalogues)
-  const survey = surveyPlaces(arrangement.placements, around)
-  const checker = checkerFor(plan, arrangement, bench, around)
+  const model = prepare(plan, catalogues)
+  const { arrangement, bench, hand, env, index } = model
+  const checker = checkerFor(plan, arrangement, bench, env)
   const found = checker.check(arrangement.placements)
   const noteOf = acceptedIn(arrangement)
   const accepted = found.flatMap((clash) => {
@@ -106,34 +100,33 @@ export const derive = memoByIdentity((plan: Plan): Derived => {
   })
   const clashes = accepted.length > 0 ? found.filter((clash) => !noteOf(clash)) : found
   const foresee = (commandId: string, trigger: Trigger): readonly Clash[] => {
-    const known = new Set(found.map((c) => `${c.id} ${c.commandIds.join()}`))
+    const nameOf = (c: Clash): string => `${c.id}\n${c.commandIds.join()}`
+    const known = new Set(found.map(nameOf))
     const kept = arrangement.placements.filter(
       (p) => p.commandId !== commandId || !isSameDevice(p.trigger, trigger),
     )
     const then = checker.check([...kept, { commandId, trigger }])
     checker.check(arrangement.placements)
-    return then.filter(
-      (c) => c.commandIds.includes(commandId) && !known.has(`${c.id} ${c.commandIds.join()}`),
-    )
+    return then.filter((c) => c.commandIds.includes(commandId) && !known.has(nameOf(c)))
   }
-  const programs = new Map(plan.commands.map((c) => [c.id, c.programId]))
-  const clashOf = new Map<string, Clash>()
+  const clashOf = new Map<GroupKey, Clash>()
   for (const clash of clashes) {
-    const key = `${programs.get(clash.commandIds[0] ?? '') ?? ''} ${triggerKey(clash.trigger)}`
+    const key = groupKey(clash.programId, triggerKey(clash.trigger))
     if (!clashOf.has(key)) clashOf.set(key, clash)
   }
   return {
     arrangement,
     bench,
     hand,
+    model,
     rests: handOnBench(hand).rests,
-    around,
-    survey,
+    env,
+    index,
     clashes,
     accepted,
     foresee,
     clashOf,
-    triggersOf: (id) => survey.triggers.get(id) ?? noTriggers,
+    triggersOf: (id) => index.triggers.get(id) ?? noTriggers,
   }
 })
 
@@ -162,46 +155,49 @@ export function useFrontCommands(): readonly Command[] {
   }, [plan, programId, contextId])
 }
 
-/** Layers that tell how a trigger is reached; that of a pop-up's entry is how its opener is. */
-export function layersOf(trigger: Trigger, { popups }: Pick<Arrangement, 'popups'>): readonly Layer[] {
+/** Modifier sets that tell how a trigger is reached; that of a pop-up's entry is how its opener is. */
+export function heldSetsOf(trigger: Trigger, { popups }: Pick<Arrangement, 'popups'>): readonly HeldSet[] {
+  if (trigger.kind === 'sequence') return trigger.chords.flatMap((c) => heldSetsOf(c, { popups }))
   if (trigger.kind === 'popup') {
     const opener = popups.find((s) => s.id === trigger.setId)?.opener
-    return opener ? layersOf(opener, { popups }) : []
+    return opener ? heldSetsOf(opener, { popups }) : []
   }
   const held = heldOf(trigger)
   const withId =
     trigger.kind === 'button' && trigger.withId !== undefined
-      ? spot(trigger.deviceId, trigger.withId)
+      ? controlRef(trigger.deviceId, trigger.withId)
       : undefined
   // beside the pointing hand the other one holds the modifiers alone
   const beside = !('code' in trigger) && held.length > 0 ? [{ held: held.slice(0, -1) }] : []
   return [{ held, withId }, ...beside]
 }
 
-/** Layers that tell how the triggers of an arrangement are reached. */
-export const layersUsed = memoByIdentity((arrangement: Arrangement): readonly Layer[] => {
+/** Modifier sets that tell how the triggers of an arrangement are reached. */
+export const heldSetsUsed = memoByIdentity((arrangement: Arrangement): readonly HeldSet[] => {
   const triggers = [
     ...arrangement.placements.map((p) => p.trigger),
     ...arrangement.popups.map((s) => s.opener),
   ]
-  const layers = triggers.flatMap((trigger) => layersOf(trigger, arrangement))
+  const reachBySet = triggers.flatMap((trigger) => heldSetsOf(trigger, arrangement))
   return [
-    ...new Map(layers.map((layer) => [`${layer.held.join('+')}|${layer.withId ?? ''}`, layer])).values(),
+    ...new Map(
+      reachBySet.map((byControl) => [`${byControl.held.join('+')}|${byControl.withId ?? ''}`, byControl]),
+    ).values(),
   ]
 })
 
 /** The page of each device that is looked at: opened by hand, or the one that follows the program in front. */
 export function usePageOf(): PageOf {
-  const { around } = useDerived()
+  const { env } = useDerived()
   const { programId } = useFront()
   const openPages = useView((s) => s.openPages)
   return useMemo(
     () => (deviceId) => {
       const opened = openPages[deviceId]
-      return opened !== undefined && around.legends?.has(`${deviceId}@${opened}`) === true
+      return opened !== undefined && env.legends?.has(`${deviceId}@${opened}`) === true
         ? opened
-        : pageFor(deviceId, programId, around)
+        : pageFor(deviceId, programId, env)
     },
-    [openPages, programId, around],
+    [openPages, programId, env],
   )
 }

@@ -1,5 +1,5 @@
 import {
-  applyMoves,
+  applyList,
   defaultMoves,
   triggerKey,
   withNeeds,
@@ -110,7 +110,7 @@ export function takenMoves(solved: SolvedPlan, placements: readonly Placement[])
     const isGone = move.from === null || !now.has(nameOf({ commandId: move.command.id, trigger: move.from }))
     if (isGone && (move.to === null || isThere)) taken.add(move.id)
   }
-  const expected = new Set(applyMoves(solved.placements, solved.rows, solved.list, taken).map(nameOf))
+  const expected = new Set(applyList(solved.placements, solved.rows, solved.list, taken).map(nameOf))
   const same = expected.size === now.size && [...now].every((name) => expected.has(name))
   return same ? taken : null
 }
@@ -121,7 +121,7 @@ export const placementsWith = (
   taken: ReadonlySet<number>,
   ids: Iterable<number>,
 ): Placement[] =>
-  applyMoves(solved.placements, solved.rows, solved.list, [
+  applyList(solved.placements, solved.rows, solved.list, [
     ...taken,
     ...withNeeds(solved.list, ids),
   ]) as Placement[]

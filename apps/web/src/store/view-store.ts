@@ -1,4 +1,4 @@
-import type { ClashLayer, Finger, Modifier, Trigger, Verdict } from '@reach-plot/core'
+import type { ClashStage, Finger, Modifier, Trigger, Verdict } from '@reach-plot/core'
 import { create } from 'zustand'
 
 export interface PlaceFilter {
@@ -16,7 +16,7 @@ export interface ViewState {
   readonly contextId: string | null
   readonly commandId: string | null
   /** the chosen place: a key's code, or `device/control` where there is none */
-  readonly spot: string | null
+  readonly controlRef: string | null
   /** key under the pointer or focus; changes often, so only what shows it listens to it */
   readonly hovered: string | null
   /** modifiers chosen by clicking, and those held down just now */
@@ -33,8 +33,8 @@ export interface ViewState {
   readonly finger: Finger | null
   /** free places within this verdict are looked for; null when they are not */
   readonly freeWithin: Verdict | null
-  /** which findings are listed: of one layer, or chosen ones */
-  readonly clashFilter: { readonly layer: ClashLayer | null; readonly ids: readonly string[] | null }
+  /** which findings are listed: of one stage, or chosen ones */
+  readonly clashFilter: { readonly stage: ClashStage | null; readonly ids: readonly string[] | null }
   /** commands that lost their place in this sitting, latest first */
   readonly displaced: readonly string[]
   set(change: Partial<Omit<ViewState, 'set'>>): void
@@ -44,7 +44,7 @@ export const useView = create<ViewState>()((set) => ({
   programId: null,
   contextId: null,
   commandId: null,
-  spot: null,
+  controlRef: null,
   openPages: {},
   hovered: null,
   chosenHeld: [],
@@ -56,7 +56,7 @@ export const useView = create<ViewState>()((set) => ({
   placeFilter: { bareOnly: false, deviceId: null, freeOnly: false },
   finger: null,
   freeWithin: null,
-  clashFilter: { layer: null, ids: null },
+  clashFilter: { stage: null, ids: null },
   set: (change) => set(change),
 }))
 

@@ -20,7 +20,7 @@ export interface ReachChart {
 
 /** What the worker answers. Every call is a promise on the page's side. */
 export interface ReachService {
-  layer(
+  withHeld(
     situation: KeyedSituation,
     held: readonly Modifier[],
     withId?: string,

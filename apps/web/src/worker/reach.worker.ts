@@ -17,11 +17,11 @@ let latestKey = ''
 const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 
 const service: ReachService = {
-  async layer(situation, held, withId) {
+  async withHeld(situation, held, withId) {
     latestKey = situation.key
     await turn()
     // the page drops answers for a situation that it has left
-    return latestKey === situation.key ? tableOf(situation).layer(held, withId) : {}
+    return latestKey === situation.key ? tableOf(situation).withHeld(held, withId) : {}
   },
   chart(situation, { area, timesMs, efforts, finger }) {
     const hand = handModel(situation.hand, situation.controls)

@@ -1,35 +1,29 @@
 import { expose } from 'comlink'
 import {
-  activeArrangement,
-  activeBench,
   chordTable,
   compareArrangements,
   comparisonSheet,
   moveReason,
-  reachIn,
-  reachSituation,
   reportOf,
   solveArrangement,
-  surroundings,
-  workDesk,
   type Arrangement,
   type ChordTable,
   type Plan,
+  type PreparedModel,
+  prepare,
+  prepareWork,
 } from '@reach-plot/core'
 import { catalogues } from '../store/catalogues.js'
 import type { SolveService, Summary } from './solve-protocol.js'
 
 let current: { readonly key: string; readonly table: ChordTable } | null = null
 
-function tableOf(plan: Plan): ChordTable {
-  const situation = reachSituation(
-    activeBench(plan),
-    plan.devices,
-    surroundings(plan, catalogues).layout.altGraph,
-  )
+/** The prepared plan; the chord table is taken over from the one before as far as the bench stays. */
+function modelOf(plan: Plan): PreparedModel {
+  const { situation } = prepare(plan, catalogues)
   const key = JSON.stringify(situation)
   if (current?.key !== key) current = { key, table: chordTable(situation, current?.table) }
-  return current.table
+  return prepare(plan, catalogues, { table: current.table })
 }
 
 /** Lets a message in, such as that the search should stop. */
@@ -42,13 +36,10 @@ let stopped = false
 const service: SolveService = {
   async solve(plan, options, onProgress) {
     stopped = false
-    const arrangement = activeArrangement(plan)
-    const table = tableOf(plan)
-    const desk = workDesk(plan, arrangement, catalogues, table)
-    const steps = solveArrangement(
-      { plan, survey: desk.survey, placements: arrangement.placements, clashes: desk.clashes, table },
-      options,
-    )
+    const model = modelOf(plan)
+    const { arrangement } = model
+    const work = prepareWork(model)
+    const steps = solveArrangement({ model, clashes: work.clashes }, options)
     let step = steps.next()
     let last = 0
     while (step.done !== true) {
@@ -61,13 +52,10 @@ const service: SolveService = {
       step = steps.next(stopped)
     }
     const answer = step.value
-    const solved: Arrangement = {
-      ...arrangement,
-      placements: answer.placements as Arrangement['placements'],
-    }
-    const after = workDesk(plan, solved, catalogues, table)
-    const summary = (of: typeof desk): Summary => {
-      const report = reportOf(plan, of)
+    const placements = answer.placements as Arrangement['placements']
+    const after = model.withArrangement({ ...arrangement, placements })
+    const summary = (of: typeof work): Summary => {
+      const report = reportOf(of)
       return {
         minutesPerDay: (report.day.msPerHour * plan.hoursPerDay) / 60_000,
         clashes: report.clashCounts,
@@ -77,14 +65,12 @@ const service: SolveService = {
       placements: arrangement.placements,
       rows: answer.problem.rows,
       list: answer.list,
-      reasons: Object.fromEntries(
-        answer.list.moves.map((m) => [m.id, moveReason(m, after.survey, reachIn(table), plan.weights)]),
-      ),
+      reasons: Object.fromEntries(answer.list.moves.map((m) => [m.id, moveReason(m, after)])),
       beforeMs: answer.beforeMs,
       curve: answer.curve,
       clashesLeft: answer.clashesLeft,
-      before: summary(desk),
-      after: summary(after),
+      before: summary(work),
+      after: summary(prepareWork(after)),
     }
   },
   stop() {
@@ -92,9 +78,9 @@ const service: SolveService = {
   },
   compare(plan, arrangementIds) {
     const chosen = arrangementIds.flatMap((id) => plan.arrangements.find((a) => a.id === id) ?? [])
-    return Promise.resolve(
-      comparisonSheet(compareArrangements(plan, chosen, catalogues, tableOf(plan)), plan),
-    )
+    const model = modelOf(plan)
+    const models = chosen.map((arrangement) => model.withArrangement(arrangement))
+    return Promise.resolve(comparisonSheet(compareArrangements(models), plan))
   },
 }
 

@@ -3,71 +3,74 @@ import {
   activeBench,
   compareDevices,
   lossOfMove,
-  surroundings,
   triggerKey,
   triggerName,
   type Bench,
   type Plan,
+  prepare,
+  type BenchEnvironment,
 } from '@reach-plot/core'
 import { catalogues, loadPlan, rounded, usageError, type Outcome } from '../io.js'
-import { readOptions } from '../options.js'
-
-export const help =
-  'bench PLAN.json --compare A B: two devices for the hand, or what is lost from bench A to B'
+import { named } from '../loaded-plan.js'
+import { defineVerb, texts } from '../verb.js'
 
 /** Compares two devices for the hand, or tells what the arrangement loses from one bench to another. */
-export function run(args: readonly string[]): Outcome {
-  const { options, files } = readOptions(args, ['compare'])
-  const [file, second] = files
-  const plan = loadPlan(file)
-  const first = options['compare']
-  if (first === undefined || second === undefined)
-    throw usageError('two names are needed', 'give --compare A B, two benches or two devices of the plan')
-  const named = <T extends { readonly id: string; readonly name: string }>(
-    list: readonly T[],
-    name: string,
-  ) => list.find((x) => x.id === name || x.name.toLowerCase() === name.toLowerCase())
-  const benches = [first, second].map((name) => named(plan.benches, name))
-  if (benches[0] && benches[1]) return loss(plan, benches[0], benches[1])
-  const devices = [first, second].flatMap((name) => named(plan.devices, name) ?? [])
-  if (devices.length < 2) {
-    const unknown = [first, second].find((n) => !named(plan.devices, n) && !named(plan.benches, n))
-    throw usageError(
-      unknown === undefined
-        ? `"${first}" and "${second}" are a bench and a device`
-        : `"${unknown}" is neither a bench nor a device of the plan`,
-      `choose two of ${plan.benches.map((b) => b.id).join(', ')} or two of ${plan.devices.map((d) => d.id).join(', ')}`,
-    )
-  }
-  const hand = activeBench(plan).hands[0]
-  if (!hand) throw usageError('the bench has no hand', 'add one')
-  const compared = compareDevices(devices, hand)
-  return {
-    value: {
-      hand: { side: hand.side, spanMm: hand.spanMm },
-      devices: compared.map((d) => ({
-        id: d.device.id,
-        name: d.device.name,
-        counts: d.counts,
-        meanStretch: d.meanStretch === null ? null : rounded(d.meanStretch),
-        meanTimeMs: d.meanTimeMs === null ? null : rounded(d.meanTimeMs, 0),
-      })),
-    },
-    text: compared
-      .map(
-        (d) =>
-          `${d.device.name}: ${Object.entries(d.counts)
-            .map(([verdict, count]) => `${count} ${verdict}`)
-            .join(', ')}; mean stretch ${d.meanStretch?.toFixed(2) ?? '–'}`,
+export const verb = defineVerb({
+  name: 'bench',
+  summary: 'two devices for the hand, or what is lost from one bench to another',
+  files: 'PLAN.json',
+  options: {
+    compare: texts('A B', 'two devices, or two benches, by id or name'),
+  },
+  run({ files, options }) {
+    const plan = loadPlan(files[0])
+    const [first, second] = options.compare
+    if (first === undefined || second === undefined)
+      throw usageError('two names are needed', 'give --compare A B, two benches or two devices of the plan')
+    const benches = [first, second].map((name) => named(plan.benches, name))
+    if (benches[0] && benches[1]) return loss(plan, benches[0], benches[1])
+    const devices = [first, second].flatMap((name) => named(plan.devices, name) ?? [])
+    if (devices.length < 2) {
+      const unknown = [first, second].find((n) => !named(plan.devices, n) && !named(plan.benches, n))
+      throw usageError(
+        unknown === undefined
+          ? `"${first}" and "${second}" are a bench and a device`
+          : `"${unknown}" is neither a bench nor a device of the plan`,
+        `choose two of ${plan.benches.map((b) => b.id).join(', ')} or two of ${plan.devices.map((d) => d.id).join(', ')}`,
       )
-      .join('\n'),
-  }
-}
+    }
+    const hand = activeBench(plan).hands[0]
+    if (!hand) throw usageError('the bench has no hand', 'add one')
+    const compared = compareDevices(devices, hand)
+    return {
+      value: {
+        hand: { side: hand.side, spanMm: hand.spanMm },
+        devices: compared.map((d) => ({
+          id: d.device.id,
+          name: d.device.name,
+          counts: d.counts,
+          meanStretch: d.meanStretch === null ? null : rounded(d.meanStretch),
+          meanTimeMs: d.meanTimeMs === null ? null : rounded(d.meanTimeMs, 0),
+        })),
+      },
+      text: compared
+        .map(
+          (d) =>
+            `${d.device.name}: ${Object.entries(d.counts)
+              .map(([verdict, count]) => `${count} ${verdict}`)
+              .join(', ')}; mean stretch ${d.meanStretch?.toFixed(2) ?? '–'}`,
+        )
+        .join('\n'),
+    }
+  },
+})
 
 function loss(plan: Plan, from: Bench, to: Bench): Outcome {
   const arrangement = activeArrangement(plan)
-  const here = surroundings(plan, catalogues, arrangement, from)
-  const there = surroundings(plan, catalogues, arrangement, to)
+  const [here, there] = [from, to].map((bench) => prepare(plan, catalogues, { bench }).env) as [
+    BenchEnvironment,
+    BenchEnvironment,
+  ]
   const result = lossOfMove(arrangement.placements, here, there)
   return {
     value: {

@@ -2,61 +2,69 @@ import { writeFileSync } from 'node:fs'
 import { checkPrint, facesZip, documentFile, leastStrokeDots, type FileForm } from '@reach-plot/print'
 import { listHtml, listMarkdown, type Label } from '@reach-plot/core/labels'
 import { mediaOf } from '@reach-plot/core/drawing'
-import { loadPlan, usageError, type Outcome } from '../io.js'
-import { choice, number, readOptions, type Options } from '../options.js'
-import { listOf, sheetHelp, sheetOf, sheetOptions, type MadeSheet } from '../sheet.js'
-
-export const help = `labels PLAN.json --out FILE.pdf|.svg|.png|.pwg|.zip|.md|.html ${sheetHelp} [--bits yes: one bit a dot] [--px N: pictures of N by N]`
+import { loadPlan, usageError } from '../io.js'
+import { defineVerb, number, text, yesNo } from '../verb.js'
+import { listOf, sheetOf, sheetOptions, type MadeSheet } from '../sheet.js'
 
 const endings = ['pdf', 'svg', 'png', 'pwg', 'zip', 'md', 'html'] as const
 
 /** A sheet in any form; what cannot be read and strokes too thin to print are findings. */
-export async function run(args: readonly string[]): Promise<Outcome> {
-  const { options, files } = readOptions(args, [...sheetOptions, 'out', 'bits', 'px'])
-  const plan = loadPlan(files[0])
-  const out = options['out']
-  if (out === undefined) throw usageError('--out is missing', 'name the file to write')
-  const ending = endings.find((e) => out.toLowerCase().endsWith(`.${e}`))
-  if (!ending)
-    throw usageError(`"${out.slice(0, 80)}" cannot be written`, `end its name with .${endings.join(', .')}`)
-  if (ending === 'md' || ending === 'html') {
-    if (options['kind'] !== 'list')
-      throw usageError(`only a list is written as .${ending}`, 'add --kind list, or end the name with .pdf')
-    const list = listOf(plan, options)
-    writeFileSync(out, ending === 'md' ? listMarkdown(list) : listHtml(list))
-    const entries = list.sections.reduce((sum, s) => sum + s.entries.length, 0)
-    return {
-      value: { out, sections: list.sections.length, entries, traps: list.traps.length },
-      text: `${out}: ${entries} triggers in ${list.sections.length} sections, ${list.traps.length} traps`,
+export const verb = defineVerb({
+  name: 'labels',
+  summary: 'labels and other sheets as a file',
+  files: 'PLAN.json',
+  options: {
+    ...sheetOptions,
+    out: text('FILE.pdf|.svg|.png|.pwg|.zip|.md|.html', 'the file to write'),
+    bits: yesNo('one bit a dot, for png'),
+    px: number(16, 2048, 'pictures of so many pixels a side'),
+  },
+  async run({ files, options }) {
+    const plan = loadPlan(files[0])
+    const out = options.out
+    if (out === undefined) throw usageError('--out is missing', 'name the file to write')
+    const ending = endings.find((e) => out.toLowerCase().endsWith(`.${e}`))
+    if (!ending)
+      throw usageError(`"${out.slice(0, 80)}" cannot be written`, `end its name with .${endings.join(', .')}`)
+    if (ending === 'md' || ending === 'html') {
+      if (options.kind !== 'list')
+        throw usageError(`only a list is written as .${ending}`, 'add --kind list, or end the name with .pdf')
+      const list = listOf(plan, options)
+      writeFileSync(out, ending === 'md' ? listMarkdown(list) : listHtml(list))
+      const entries = list.sections.reduce((sum, s) => sum + s.entries.length, 0)
+      return {
+        value: { out, sections: list.sections.length, entries, traps: list.traps.length },
+        text: `${out}: ${entries} triggers in ${list.sections.length} sections, ${list.traps.length} traps`,
+      }
     }
-  }
-  const made = await sheetOf(plan, options)
-  const { sheet } = made
-  if (sheet.document.pages.length === 0)
-    throw usageError('no label would be printed', sheet.unreadable[0]?.reason ?? 'place a command first')
-  const written = await write(made, ending, out, options)
-  const labels = sheet.labels?.labels ?? []
-  const faults = labels.flatMap((label) => printFaults(label, made))
-  return {
-    value: {
-      out: written,
-      kind: made.kind,
-      stock: sheet.stock.id,
-      media: mediaOf(sheet.stock),
-      pages: sheet.document.pages.length,
-      labels: labels.length,
-      shortened: labels.filter((l) => l.shortened).map((l) => l.controlId),
-      unreadable: sheet.unreadable,
-      faults,
-    },
-    text: [
-      `${written}: ${labels.length > 0 ? `${labels.length} labels on ` : ''}${sheet.document.pages.length} page(s) of ${sheet.stock.name}`,
-      ...sheet.unreadable.map((u) => `left out ${u.what}: ${u.reason}`),
-      ...faults.map((f) => `look at ${f.what}: ${f.reason}`),
-    ].join('\n'),
-    findings: sheet.unreadable.length + faults.length > 0,
-  }
-}
+    const made = await sheetOf(plan, options)
+    const { sheet } = made
+    if (sheet.document.pages.length === 0)
+      throw usageError('no label would be printed', sheet.unreadable[0]?.reason ?? 'place a command first')
+    const written = await write(made, ending, out, options)
+    const labels = sheet.labels?.labels ?? []
+    const faults = labels.flatMap((label) => printFaults(label, made))
+    return {
+      value: {
+        out: written,
+        kind: made.kind,
+        stock: sheet.stock.id,
+        media: mediaOf(sheet.stock),
+        pages: sheet.document.pages.length,
+        labels: labels.length,
+        shortened: labels.filter((l) => l.shortened).map((l) => l.controlId),
+        unreadable: sheet.unreadable,
+        faults,
+      },
+      text: [
+        `${written}: ${labels.length > 0 ? `${labels.length} labels on ` : ''}${sheet.document.pages.length} page(s) of ${sheet.stock.name}`,
+        ...sheet.unreadable.map((u) => `left out ${u.what}: ${u.reason}`),
+        ...faults.map((f) => `look at ${f.what}: ${f.reason}`),
+      ].join('\n'),
+      findings: sheet.unreadable.length + faults.length > 0,
+    }
+  },
+})
 
 /** What a printer of one ink would not bring out well. */
 function printFaults(label: Label, { fileOptions, font, dpi }: MadeSheet) {
@@ -75,10 +83,10 @@ async function write(
   made: MadeSheet,
   ending: 'pdf' | 'svg' | 'png' | 'pwg' | 'zip',
   out: string,
-  options: Options,
+  options: { readonly px: number | undefined; readonly bits: boolean | undefined },
 ): Promise<string> {
-  const px = options['px'] === undefined ? undefined : Math.round(number('px', options['px'], 72, 16, 2048))
-  const isBits = choice('bits', options['bits'], ['yes', 'no'], 'no') === 'yes'
+  const px = options.px === undefined ? undefined : Math.round(options.px)
+  const isBits = options.bits === true
   const stem = (out.split(/[\\/]/).at(-1) ?? out).replace(/\.[^.]*$/, '')
   const fileOptions = { ...made.fileOptions, media: mediaOf(made.sheet.stock) }
   if (ending === 'zip' && made.sheet.faces) {

@@ -11,41 +11,45 @@ import {
   type Modifier,
 } from '@reach-plot/core'
 import { rounded, usageError, type Outcome } from '../io.js'
-import { choice, number, readOptions } from '../options.js'
-
-export const help =
-  'reach --board ansi-104 --keys ControlLeft+KeyW [--bottom-row windows|mac] [--hand left|right] [--span 190]'
+import { defineVerb, choiceOr, numberOr, text } from '../verb.js'
 
 /** How one hand makes a chord on a catalogue board. A modifier without a side (Control) tries both. */
-export function run(args: readonly string[]): Outcome {
-  const { options } = readOptions(args, ['board', 'bottom-row', 'hand', 'span', 'keys'])
-  const controls = boardControls(
-    options['board'] ?? 'ansi-104',
-    choice('bottom-row', options['bottom-row'], bottomRows, 'windows'),
-  )
-  const side = choice('hand', options['hand'], handSides, 'left')
-  const spanMm = number('span', options['span'], defaultSpanMm, spanRangeMm.min, spanRangeMm.max)
-  const keys = (options['keys'] ?? '')
-    .split('+')
-    .map((k) => k.trim())
-    .filter(Boolean)
-  const solver = reachSolver({ side, spanMm, rests: homeKeys[side] }, controls)
-  const sideless = keys.filter(isModifier)
-  if (sideless.length === 0) return describe(solver.reachControls(keys))
-  const [code, ...more] = keys.filter((k) => !isModifier(k))
-  if (code === undefined || more.length > 0)
-    throw usageError(
-      'modifiers without a side need exactly one key besides',
-      'write Control+Shift+KeyU, or give every key its side',
-    )
-  const reach = solver.reachChord(sideless as Modifier[], code, false)
-  if (!reach)
-    throw usageError(
-      `the board has no way to press ${keys.join('+').slice(0, 60)}`,
-      'use W3C key codes that the board has',
-    )
-  return describe(reach)
-}
+export const verb = defineVerb({
+  name: 'reach',
+  summary: 'how one hand makes a chord on a keyboard of the catalogue',
+  files: '',
+  options: {
+    board: text('ansi-104', 'a keyboard of the catalogue'),
+    keys: text('ControlLeft+KeyW', 'keys by their W3C codes; a modifier without a side tries both'),
+    bottomRow: choiceOr(bottomRows, 'windows', 'the row of the space bar'),
+    hand: choiceOr(handSides, 'left', 'which hand'),
+    span: numberOr(defaultSpanMm, spanRangeMm.min, spanRangeMm.max, 'span of the hand in mm'),
+  },
+  run({ options }) {
+    const controls = boardControls(options.board ?? 'ansi-104', options.bottomRow)
+    const { hand: side, span: spanMm } = options
+    const keys = (options.keys ?? '')
+      .split('+')
+      .map((k) => k.trim())
+      .filter(Boolean)
+    const solver = reachSolver({ side, spanMm, rests: homeKeys[side] }, controls)
+    const sideless = keys.filter(isModifier)
+    if (sideless.length === 0) return describe(solver.reachControls(keys))
+    const [code, ...more] = keys.filter((k) => !isModifier(k))
+    if (code === undefined || more.length > 0)
+      throw usageError(
+        'modifiers without a side need exactly one key besides',
+        'write Control+Shift+KeyU, or give every key its side',
+      )
+    const reach = solver.reachChord(sideless as Modifier[], code, false)
+    if (!reach)
+      throw usageError(
+        `the board has no way to press ${keys.join('+').slice(0, 60)}`,
+        'use W3C key codes that the board has',
+      )
+    return describe(reach)
+  },
+})
 
 function describe(reach: ChordReach): Outcome {
   const value = {

@@ -1,12 +1,14 @@
 import { planJsonSchema } from '@reach-plot/core'
-import type { Outcome } from '../io.js'
-import { readOptions } from '../options.js'
-
-export const help = 'schema'
+import { defineVerb } from '../verb.js'
 
 /** The JSON Schema of the plan file. It is JSON with and without `--json`. */
-export function run(args: readonly string[]): Outcome {
-  readOptions(args, [])
-  const value = planJsonSchema()
-  return { value, text: JSON.stringify(value, null, 1) }
-}
+export const verb = defineVerb({
+  name: 'schema',
+  summary: 'the JSON Schema of the plan file',
+  files: '',
+  options: {},
+  run() {
+    const value = planJsonSchema()
+    return { value, text: JSON.stringify(value, null, 1) }
+  },
+})

@@ -1,84 +1,74 @@
 import { writeFileSync } from 'node:fs'
 import {
-  activeArrangement,
-  benchTable,
   defaultMoves,
   defaultSolveOptions,
   moveReason,
-  reachIn,
   reportOf,
   solveArrangement,
-  surveyPlaces,
   triggerKey,
   triggerName,
-  withArrangement,
-  workDesk,
   writePlan,
   type Arrangement,
-  type Plan,
   type SolveAnswer,
+  prepareWork,
+  copyArrangement,
+  type PreparedModel,
 } from '@reach-plot/core'
-import { catalogues, loadPlan, rounded, usageError, type Outcome } from '../io.js'
-import { choice, number, readOptions } from '../options.js'
-
-export const help =
-  'solve PLAN.json [--seed 1] [--moves 25] [--only everything|unplaced] [--program ID] [--device ID] [--search 400000] [--out NEW.json]'
+import { rounded } from '../io.js'
+import { openPlan, known } from '../loaded-plan.js'
+import { defineVerb, choiceOr, number, numberOr, text } from '../verb.js'
 
 /** Proposes a better arrangement; `--out` writes the plan with it added. The same seed gives the same bytes. */
-export function run(args: readonly string[]): Outcome {
-  const { options, files } = readOptions(args, [
-    'seed',
-    'moves',
-    'only',
-    'program',
-    'device',
-    'search',
-    'out',
-  ])
-  const plan = loadPlan(files[0])
-  const known = (name: string, list: readonly { readonly id: string }[]): string | undefined => {
-    const given = options[name]
-    if (given !== undefined && !list.some((x) => x.id === given))
-      throw usageError(`there is no ${name} "${given}"`, `choose one of ${list.map((x) => x.id).join(', ')}`)
-    return given
-  }
-  const programId = known('program', plan.programs)
-  const deviceId = known('device', plan.devices)
-  const arrangement = activeArrangement(plan)
-  const table = benchTable(plan, catalogues)
-  const desk = workDesk(plan, arrangement, catalogues, table)
-  const steps = solveArrangement(
-    { plan, survey: desk.survey, placements: arrangement.placements, clashes: desk.clashes, table },
-    {
-      ...defaultSolveOptions,
-      seed: number('seed', options['seed'], 1, 0, 2 ** 31 - 1),
-      moves: number('search', options['search'], defaultMoves, 2000, 50_000_000),
-      scope: {
-        what: choice('only', options['only'], ['everything', 'unplaced'], 'everything'),
-        ...(options['moves'] !== undefined && {
-          mostMoves: number('moves', options['moves'], 25, 1, 20_000),
-        }),
-        ...(programId !== undefined && { programId }),
-        ...(deviceId !== undefined && { deviceId }),
+export const verb = defineVerb({
+  name: 'solve',
+  summary: 'a better arrangement, move by move',
+  files: 'PLAN.json',
+  options: {
+    seed: numberOr(1, 0, 2 ** 31 - 1, 'the same seed gives the same answer'),
+    moves: number(1, 20_000, 'at most so many commands move'),
+    only: choiceOr(['everything', 'unplaced'], 'everything', 'what may move'),
+    program: text('ID', 'only its commands'),
+    device: text('ID', 'only on this device'),
+    search: numberOr(defaultMoves, 2000, 50_000_000, 'moves of the search'),
+    out: text('NEW.json', 'writes the plan with the answer added'),
+  },
+  run({ files, options }) {
+    const { plan, model } = openPlan(files[0])
+    const { program, device } = options
+    const programId = program === undefined ? undefined : known(plan.programs, program, 'program').id
+    const deviceId = device === undefined ? undefined : known(plan.devices, device, 'device').id
+    const { arrangement } = model
+    const work = prepareWork(model)
+    const steps = solveArrangement(
+      { model, clashes: work.clashes },
+      {
+        ...defaultSolveOptions,
+        seed: options.seed,
+        moves: options.search,
+        scope: {
+          what: options.only,
+          ...(options.moves !== undefined && { mostMoves: options.moves }),
+          ...(programId !== undefined && { programId }),
+          ...(deviceId !== undefined && { deviceId }),
+        },
       },
-    },
-  )
-  let step = steps.next()
-  while (step.done !== true) step = steps.next()
-  const answer = step.value
-  const solved: Arrangement = { ...arrangement, placements: answer.placements as Arrangement['placements'] }
-  if (options['out'] !== undefined) {
-    const name = `${arrangement.name}, solved`.slice(0, 120)
-    writeFileSync(options['out'], writePlan(withArrangement(plan, arrangement, solved.placements, name)))
-  }
-  const value = valueOf(plan, arrangement, solved, answer)
-  return { value, text: textOf(answer, value, desk.around) }
-}
+    )
+    let step = steps.next()
+    while (step.done !== true) step = steps.next()
+    const answer = step.value
+    const solved: Arrangement = { ...arrangement, placements: answer.placements as Arrangement['placements'] }
+    if (options.out !== undefined) {
+      const change = { name: `${arrangement.name}, solved`, placements: solved.placements }
+      writeFileSync(options.out, writePlan(copyArrangement(plan, arrangement.id, change).plan))
+    }
+    const value = valueOf(model, model.withArrangement(solved), answer)
+    return { value, text: textOf(answer, value, model.env) }
+  },
+})
 
-function valueOf(plan: Plan, before: Arrangement, solved: Arrangement, answer: SolveAnswer) {
-  const table = benchTable(plan, catalogues)
-  const [was, is] = [before, solved].map((a) => reportOf(plan, workDesk(plan, a, catalogues, table)))
-  const after = surveyPlaces(solved.placements, workDesk(plan, solved, catalogues, table).around)
+function valueOf(before: PreparedModel, after: PreparedModel, answer: SolveAnswer) {
+  const { plan } = before
+  const [was, is] = [before, after].map((model) => reportOf(prepareWork(model)))
   const minutes = (msPerHour: number) => rounded((msPerHour * plan.hoursPerDay) / 60_000, 2)
   return {
     moves: answer.list.moves.map((move, i) => ({
@@ -90,7 +80,7 @@ function valueOf(plan: Plan, before: Arrangement, solved: Arrangement, answer: S
       gainSoFarSecondsPerHour: rounded((answer.list.gainsMs[i] as number) / 1000, 2),
       confidence: move.confidence,
       because: move.because,
-      reason: moveReason(move, after, reachIn(table), plan.weights),
+      reason: moveReason(move, after),
       group: move.group,
       needs: move.needs.map((id) => answer.list.moves.find((m) => m.id === id)?.command.id),
     })),

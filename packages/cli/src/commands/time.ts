@@ -1,91 +1,90 @@
 import {
-  activeArrangement,
   dayLoad,
   operatorNames,
   timeWork,
   triggerKey,
   waysToDo,
-  workDesk,
   type TimedWork,
+  prepareWork,
 } from '@reach-plot/core'
-import { commandOf } from '../desk.js'
-import { catalogues, loadPlan, rounded, usageError, type Outcome } from '../io.js'
-import { readOptions } from '../options.js'
-
-export const help = 'time PLAN.json [--routine NAME] [--command ID-OR-NAME] [--arrangement ID]'
+import { rounded, usageError } from '../io.js'
+import { openPlan, commandOf, named } from '../loaded-plan.js'
+import { defineVerb, text } from '../verb.js'
 
 /** Times a routine step by step, one command in each way that it is done, or a day of work. */
-export function run(args: readonly string[]): Outcome {
-  const { options, files } = readOptions(args, ['routine', 'command', 'arrangement'])
-  const plan = loadPlan(files[0])
-  const wanted = options['arrangement']
-  const arrangement =
-    wanted === undefined ? activeArrangement(plan) : plan.arrangements.find((a) => a.id === wanted)
-  if (!arrangement)
-    throw usageError(
-      `there is no arrangement "${wanted ?? ''}"`,
-      `choose one of ${plan.arrangements.map((a) => a.id).join(', ')}`,
-    )
-  const { context } = workDesk(plan, arrangement, catalogues)
-  if (options['routine'] !== undefined) {
-    const name = options['routine']
-    const routine = plan.routines.find((r) => r.id === name || r.name.toLowerCase() === name.toLowerCase())
-    if (!routine)
-      throw usageError(
-        `there is no routine "${name}"`,
-        plan.routines.length > 0
-          ? `choose one of ${plan.routines.map((r) => r.name).join(', ')}`
-          : 'make one on the Commands screen',
-      )
-    const work = timeWork(routine.steps, context)
-    return {
-      value: { routine: routine.name, timesPerHour: routine.timesPerHour, ...workValue(work) },
-      text: workText(work),
+export const verb = defineVerb({
+  name: 'time',
+  summary: 'a routine, a command or a day of work, timed',
+  files: 'PLAN.json',
+  options: {
+    routine: text('NAME', 'one routine, step by step'),
+    command: text('ID-OR-NAME', 'one command, in each way that it is done'),
+    arrangement: text('ID', 'another than the one in front'),
+  },
+  run({ files, options }) {
+    const { plan, model } = openPlan(files[0], options.arrangement)
+    const { arrangement } = model
+    const { context } = prepareWork(model)
+    if (options.routine !== undefined) {
+      const name = options.routine
+      const routine = named(plan.routines, name)
+      if (!routine)
+        throw usageError(
+          `there is no routine "${name}"`,
+          plan.routines.length > 0
+            ? `choose one of ${plan.routines.map((r) => r.name).join(', ')}`
+            : 'make one on the Commands screen',
+        )
+      const work = timeWork(routine.steps, context)
+      return {
+        value: { routine: routine.name, timesPerHour: routine.timesPerHour, ...workValue(work) },
+        text: workText(work),
+      }
     }
-  }
-  if (options['command'] !== undefined) {
-    const command = commandOf(plan, options['command'])
-    const ways = waysToDo(command, context)
+    if (options.command !== undefined) {
+      const command = commandOf(plan, options.command)
+      const ways = waysToDo(command, context)
+      const value = {
+        command: command.id,
+        keyMs: ways.keyMs === null ? null : rounded(ways.keyMs, 0),
+        menuMs: rounded(ways.menuMs, 0),
+        toolAndClickMs: rounded(ways.toolAndClickMs, 0),
+        dragMs: rounded(ways.dragMs, 0),
+      }
+      return {
+        value,
+        text: `by key ${value.keyMs ?? '–'} ms; by menu ${value.menuMs} ms; chosen and clicked ${value.toolAndClickMs} ms; a drag ${value.dragMs} ms`,
+      }
+    }
+    const day = dayLoad(plan.commands, plan.routines, plan.hoursPerDay, context)
     const value = {
-      command: command.id,
-      keyMs: ways.keyMs === null ? null : rounded(ways.keyMs, 0),
-      menuMs: rounded(ways.menuMs, 0),
-      toolAndClickMs: rounded(ways.toolAndClickMs, 0),
-      dragMs: rounded(ways.dragMs, 0),
+      arrangement: arrangement.id,
+      hoursPerDay: day.hoursPerDay,
+      commandMinutesPerDay: rounded((day.msPerHour * day.hoursPerDay) / 60_000, 2),
+      secondsPerHourByOperator: Object.fromEntries(
+        Object.entries(day.msByKind).map(([kind, ms]) => [kind, rounded(ms / 1000, 1)]),
+      ),
+      tripsPerHour: rounded(day.tripsPerHour, 1),
+      pressesPerHour: day.pressesPerHour,
+      shares: day.shares,
+      strainIndex: { left: day.strain.left, right: day.strain.right },
+      note: 'The Strain Index is a screening aid, not a diagnosis.',
+      parts: day.parts.map((p) => ({
+        id: p.id,
+        kind: p.kind,
+        timesPerHour: rounded(p.timesPerHour, 2),
+        ms: rounded(p.work.ms, 0),
+      })),
     }
     return {
       value,
-      text: `by key ${value.keyMs ?? '–'} ms; by menu ${value.menuMs} ms; chosen and clicked ${value.toolAndClickMs} ms; a drag ${value.dragMs} ms`,
+      text: [
+        `${arrangement.name}: ${value.commandMinutesPerDay} min of command time in ${day.hoursPerDay} h, ${value.tripsPerHour} trips of a hand an hour`,
+        `Strain Index ${day.strain.left.index} left, ${day.strain.right.index} right. ${value.note}`,
+      ].join('\n'),
     }
-  }
-  const day = dayLoad(plan.commands, plan.routines, plan.hoursPerDay, context)
-  const value = {
-    arrangement: arrangement.id,
-    hoursPerDay: day.hoursPerDay,
-    commandMinutesPerDay: rounded((day.msPerHour * day.hoursPerDay) / 60_000, 2),
-    secondsPerHourByOperator: Object.fromEntries(
-      Object.entries(day.msByKind).map(([kind, ms]) => [kind, rounded(ms / 1000, 1)]),
-    ),
-    tripsPerHour: rounded(day.tripsPerHour, 1),
-    pressesPerHour: day.pressesPerHour,
-    shares: day.shares,
-    strainIndex: { left: day.strain.left, right: day.strain.right },
-    note: 'The Strain Index is a screening aid, not a diagnosis.',
-    parts: day.parts.map((p) => ({
-      id: p.id,
-      kind: p.kind,
-      timesPerHour: rounded(p.timesPerHour, 2),
-      ms: rounded(p.work.ms, 0),
-    })),
-  }
-  return {
-    value,
-    text: [
-      `${arrangement.name}: ${value.commandMinutesPerDay} min of command time in ${day.hoursPerDay} h, ${value.tripsPerHour} trips of a hand an hour`,
-      `Strain Index ${day.strain.left.index} left, ${day.strain.right.index} right. ${value.note}`,
-    ].join('\n'),
-  }
-}
+  },
+})
 
 const workValue = (work: TimedWork) => ({
   ms: rounded(work.ms, 0),

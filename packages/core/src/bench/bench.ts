@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { CoreError } from '../errors.js'
-import { spot } from '../triggers/index.js'
+import { controlRef } from '../triggers/index.js'
 import type { Control } from './control.js'
 import { deviceControls, isPointingDevice, type Device } from './device.js'
 
@@ -46,6 +46,8 @@ const handFitSchema = z.strictObject({
 export type HandFit = z.infer<typeof handFitSchema>
 
 const restingHandSchema = z.strictObject({
+  /** whose hand, where several people or both hands rest on one bench */
+  name: z.string().min(1).max(80).optional(),
   side: z.enum(handSides),
   spanMm: z.number().min(spanRangeMm.min).max(spanRangeMm.max),
   /** the device on which the hand is at home */
@@ -73,7 +75,8 @@ export const benchSchema = z.strictObject({
   id: z.string().min(1).max(80),
   name: z.string().min(1).max(120),
   devices: z.array(placedDeviceSchema).min(1).max(40),
-  hands: z.array(restingHandSchema).min(1).max(2),
+  /** each with its own profile; the first is the one that places are judged for */
+  hands: z.array(restingHandSchema).min(1).max(4),
   /** the device that the pointing hand holds; the first of its devices where left out */
   pointingId: z.string().min(1).optional(),
   /** what happened to chords that were pressed on this bench's machine */
@@ -134,7 +137,7 @@ export function benchControls(bench: Bench, devices: readonly Device[]): BenchCo
       throw new CoreError('DEVICE_MISSING', {
         where: ['benches', bench.name, 'devices'],
         what: `the bench names the device "${placed.deviceId}", which the plan does not have`,
-        mend: 'add the device to the plan or take it off the bench',
+        remedy: 'add the device to the plan or take it off the bench',
       })
     }
     const { widthMm } = deviceSizeMm(device)
@@ -145,7 +148,7 @@ export function benchControls(bench: Bench, devices: readonly Device[]): BenchCo
     return deviceControls(device).map((control) => ({
       ...control,
       ...onDesk(placed, control.xMm, control.yMm, widthMm),
-      id: spot(device.id, control.id),
+      id: controlRef(device.id, control.id),
       controlId: control.id,
       deviceId: device.id,
       turnDeg: placed.turnDeg,
@@ -178,12 +181,12 @@ export const handOnBench = (
   spanMm: hand.spanMm,
   ...(hand.fit && { fit: hand.fit }),
   rests: {
-    index: spot(hand.deviceId, hand.rests.index),
-    middle: spot(hand.deviceId, hand.rests.middle),
-    ring: spot(hand.deviceId, hand.rests.ring),
-    little: spot(hand.deviceId, hand.rests.little),
+    index: controlRef(hand.deviceId, hand.rests.index),
+    middle: controlRef(hand.deviceId, hand.rests.middle),
+    ring: controlRef(hand.deviceId, hand.rests.ring),
+    little: controlRef(hand.deviceId, hand.rests.little),
   },
-  thumbRest: spot(hand.deviceId, 'Space'),
+  thumbRest: controlRef(hand.deviceId, 'Space'),
 })
 
 /** The controls that the hand on the keys may take: all but those of the pointing hand. */

@@ -125,7 +125,7 @@ export function boardControls(board: string, bottomRow: BottomRow): Control[] {
     throw new CoreError('BOARD_UNKNOWN', {
       where: ['board'],
       what: `there is no board "${board.slice(0, 40)}"`,
-      mend: `choose one of ${boardIds.join(', ')}`,
+      remedy: `choose one of ${boardIds.join(', ')}`,
     })
   }
   return specs[board].rows(bottomRow).flatMap(rowControls)

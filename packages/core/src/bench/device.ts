@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { spot } from '../triggers/index.js'
+import { controlRef } from '../triggers/index.js'
 import { boardControls, boardIds, boardName, bottomRows } from './boards.js'
 import type { Control } from './control.js'
+import { firmwareLayersSchema } from './firmware.js'
 import { drawnControls, drawnDeviceSchema, isPointing, type Page } from './drawn.js'
 
 /** A catalogue keyboard. */
@@ -13,6 +14,8 @@ const boardDeviceSchema = z.strictObject({
   bottomRow: z.enum(bottomRows),
   /** what F1 to F12 send as the firmware is set; a laptop's send media keys where left out, others their own */
   functionKeys: z.enum(['plain', 'media']).optional(),
+  /** layers of its firmware; none where left out */
+  layers: firmwareLayersSchema.optional(),
 })
 
 /** A thing on the desk with controls on it. A union on `kind`. */
@@ -45,7 +48,7 @@ export function deviceLegends(devices: readonly Device[]): ReadonlyMap<string, s
     const alone = forms.filter((f) => f === device.form).length === 1
     const prefix = alone ? formName[device.form] : device.name
     for (const control of device.controls)
-      legends.set(spot(device.id, control.id), `${prefix} ${control.name || control.id}`.trim())
+      legends.set(controlRef(device.id, control.id), `${prefix} ${control.name || control.id}`.trim())
     for (const page of device.pages) legends.set(`${device.id}@${page.id}`, page.name)
   }
   return legends

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { refSchema, strokeCounts } from '../triggers/index.js'
 import { controlTypes, type Control } from './control.js'
+import { firmwareLayersSchema } from './firmware.js'
 
 const size = z.number().min(1).max(1000)
 const position = z.number().min(-1000).max(2000)
@@ -73,6 +74,10 @@ export const drawnDeviceSchema = z
     controls: z.array(drawnControlSchema).min(1).max(400),
     /** empty for a device that has no pages */
     pages: z.array(pageSchema).max(60),
+    /** its driver changes all settings with the program in front; else a setting holds in every program without its own */
+    isSetByProgram: z.boolean().optional(),
+    /** layers of its firmware; none where left out */
+    layers: firmwareLayersSchema.optional(),
   })
   .refine((d) => new Set(d.controls.map((c) => c.id)).size === d.controls.length, {
     message: 'two controls have the same id',

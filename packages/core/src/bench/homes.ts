@@ -1,4 +1,4 @@
-import { spot } from '../triggers/index.js'
+import { controlRef } from '../triggers/index.js'
 import { benchControls, type Bench, type BenchControl, type RestingHand } from './bench.js'
 import { isPointingDevice, type Device } from './device.js'
 import { defaultRests } from './rests.js'
@@ -28,10 +28,10 @@ export function homesOf(hand: RestingHand, bench: Bench, devices: readonly Devic
         ? hand.rests
         : (hand.otherRests?.[deviceId] ?? defaultRests(device, hand.side))
     const ids = {
-      index: spot(deviceId, rests.index),
-      middle: spot(deviceId, rests.middle),
-      ring: spot(deviceId, rests.ring),
-      little: spot(deviceId, rests.little),
+      index: controlRef(deviceId, rests.index),
+      middle: controlRef(deviceId, rests.middle),
+      ring: controlRef(deviceId, rests.ring),
+      little: controlRef(deviceId, rests.little),
     }
     const tips = Object.values(ids).flatMap((id) => controls.get(id) ?? [])
     if (tips.length < 4) return []

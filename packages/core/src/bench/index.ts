@@ -50,6 +50,6 @@ export {
 } from './bench.js'
 export { defaultRests } from './rests.js'
 export { footprint, gapMm, mirrorBench, snapMove, type Footprint, type SnapGuide } from './desk.js'
-export { canCarry, plainTriggers, splitSpot } from './offered.js'
-export { lacking, offerOf, type BenchOffer, type Lack } from './offer.js'
+export { canCarry, plainTriggers, splitControlRef } from './offered.js'
+export { missingParts, offerOf, type BenchOffer, type MissingPart } from './offer.js'
 export { homesOf, type Home, type PointerHold } from './homes.js'

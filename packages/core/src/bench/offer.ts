@@ -1,4 +1,11 @@
-import { heldOf, modifierCodes, spot, spotOf, type Modifier, type Trigger } from '../triggers/index.js'
+import {
+  heldOf,
+  modifierCodes,
+  controlRef,
+  controlRefOf,
+  type Modifier,
+  type Trigger,
+} from '../triggers/index.js'
 import type { Control } from './control.js'
 import { pagesOf, type Device } from './device.js'
 
@@ -16,7 +23,7 @@ export const offerOf = (controls: readonly Control[], devices: readonly Device[]
   pages: new Set(devices.flatMap((d) => pagesOf(d).map((page) => `${d.id}@${page.id}`))),
 })
 
-export type Lack =
+export type MissingPart =
   | { readonly kind: 'key' | 'control' | 'page' | 'direction' | 'popup'; readonly id: string }
   | { readonly kind: 'modifier'; readonly id: Modifier }
 
@@ -24,28 +31,30 @@ export type Lack =
  * What a trigger needs and the bench does not have; empty when it can be made.
  * @param openerOf  what brings a pop-up set up, or null when there is no such set
  */
-export function lacking(
+export function missingParts(
   trigger: Trigger,
   offer: BenchOffer,
   altGraph: boolean,
   openerOf: (setId: string) => Trigger | null = () => null,
-): Lack[] {
+): MissingPart[] {
   if (trigger.kind === 'popup') {
     const opener = openerOf(trigger.setId)
-    return opener ? lacking(opener, offer, altGraph) : [{ kind: 'popup', id: trigger.setId }]
+    return opener ? missingParts(opener, offer, altGraph) : [{ kind: 'popup', id: trigger.setId }]
   }
-  const lacks: Lack[] = heldOf(trigger)
+  if (trigger.kind === 'sequence')
+    return trigger.chords.flatMap((part) => missingParts(part, offer, altGraph))
+  const lacks: MissingPart[] = heldOf(trigger)
     .filter((m) => !modifierCodes(m, altGraph).some((code) => offer.codes.has(code)))
     .map((id) => ({ kind: 'modifier', id }))
   if ('code' in trigger) {
     if (!offer.codes.has(trigger.code)) lacks.push({ kind: 'key', id: trigger.code })
     return lacks
   }
-  const place = spotOf(trigger) as string
+  const place = controlRefOf(trigger) as string
   const control = offer.controls.get(place)
   if (!control) lacks.push({ kind: 'control', id: place })
   if (trigger.kind === 'button' && trigger.withId !== undefined) {
-    const other = spot(trigger.deviceId, trigger.withId)
+    const other = controlRef(trigger.deviceId, trigger.withId)
     if (!offer.controls.has(other)) lacks.push({ kind: 'control', id: other })
   }
   if ('pageId' in trigger && trigger.pageId !== undefined) {

@@ -8,7 +8,7 @@ const lockKeys = new Set(['CapsLock', 'NumLock', 'ScrollLock'])
 export const canCarry = (code: string): boolean => !isModifierCode(code) && !lockKeys.has(code)
 
 /** The device and the control in an id of a bench, `device/control`. */
-export const splitSpot = (id: string): { readonly deviceId: string; readonly controlId: string } => {
+export const splitControlRef = (id: string): { readonly deviceId: string; readonly controlId: string } => {
   const at = id.indexOf('/')
   return { deviceId: id.slice(0, at), controlId: id.slice(at + 1) }
 }
@@ -25,7 +25,7 @@ export function plainTriggers(
 ): Trigger[] {
   if (control.code !== null) return canCarry(control.code) ? [chord(control.code, held)] : []
   if (control.type === undefined || (control.clicks === true && held.length === 0)) return []
-  const place = { modifiers: sortModifiers(held), ...splitSpot(control.id) }
+  const place = { modifiers: sortModifiers(held), ...splitControlRef(control.id) }
   const page = pageId === undefined ? {} : { pageId }
   if (control.type === 'field') {
     const of = control.directions ?? 8

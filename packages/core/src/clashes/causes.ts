@@ -1,10 +1,10 @@
-import { severities, type Clash, type ClashLayer, type Severity } from './clash.js'
+import { severities, type Clash, type ClashStage, type Severity } from './clash.js'
 
 /** One cause with all that it does: what one change would mend. */
 export interface Cause {
   readonly text: string
   readonly severity: Severity
-  readonly layer: ClashLayer
+  readonly stage: ClashStage
   readonly clashes: readonly Clash[]
 }
 
@@ -12,7 +12,7 @@ export interface Cause {
 export function causesOf(clashes: readonly Clash[]): Cause[] {
   const groups = new Map<string, Clash[]>()
   for (const clash of clashes) {
-    const key = `${clash.layer} ${clash.cause}`
+    const key = `${clash.stage} ${clash.cause}`
     const group = groups.get(key)
     if (group) group.push(clash)
     else groups.set(key, [clash])
@@ -20,7 +20,7 @@ export function causesOf(clashes: readonly Clash[]): Cause[] {
   return [...groups.values()]
     .map((group): Cause => {
       const first = group[0] as Clash
-      return { text: first.cause, severity: first.severity, layer: first.layer, clashes: group }
+      return { text: first.cause, severity: first.severity, stage: first.stage, clashes: group }
     })
     .sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity))
 }

@@ -1,24 +1,8 @@
-import type { Command, Program } from '../commands/index.js'
-import { mnemonicContext } from '../mnemonics/index.js'
-import { pressLayers, type Placed, type Surroundings } from '../model/index.js'
-import { triggerKey, type Chord, type Trigger } from '../triggers/index.js'
+import type { Environment, GroupKey } from '../model/index.js'
+import type { Placed } from '../plan/index.js'
 import { severities, type Clash } from './clash.js'
-import { consistencyRules } from './consistency-rules.js'
-import type { CheckContext, Finding, Group, Rule } from './finding.js'
-import { pressRules } from './press-rules.js'
-import { programRules } from './program-rules.js'
-import { relays } from './relay.js'
-import { slipRules } from './slip-rules.js'
-import { strokeRules } from './stroke-rules.js'
-
-const rules: readonly Rule[] = [
-  ...pressRules,
-  relays,
-  ...programRules,
-  ...strokeRules,
-  ...slipRules,
-  ...consistencyRules,
-]
+import { Groups, type Changes } from './groups.js'
+import { Judge, type Judgement } from './judge.js'
 
 /**
  * Checks arrangements over the same surroundings. What a check has found is kept with the questions that it asked, so
@@ -26,189 +10,89 @@ const rules: readonly Rule[] = [
  */
 export interface ClashChecker {
   /** All clashes, most severe first, then by use. Placements of unknown commands are passed over. */
-  check(placements: readonly Placed[]): Clash[]
+  check(placements: readonly Placed[]): readonly Clash[]
   /** groups (one program on one trigger) that the last check had to judge */
   readonly judged: number
 }
 
-interface Judged {
-  readonly group: Group
-  readonly clashes: readonly Clash[]
-  /** keys of groups, and ids of commands, that the judgement asked for */
-  readonly asked: ReadonlySet<string>
-}
+/** Who asked for something: the groups to judge again when it changes. */
+type Askers<K> = Map<K, Set<GroupKey>>
 
-/** Keys of triggers are asked for again with every check; triggers are never changed in place. */
-const keyOf = new WeakMap<Trigger, string>()
-function keyFor(trigger: Trigger): string {
-  let key = keyOf.get(trigger)
-  if (key === undefined) keyOf.set(trigger, (key = triggerKey(trigger)))
-  return key
-}
+class IncrementalChecker implements ClashChecker {
+  judged = 0
+  private readonly groups: Groups
+  private readonly judge: Judge
+  private readonly judgements = new Map<GroupKey, Judgement>()
+  private readonly groupAskers: Askers<GroupKey> = new Map()
+  private readonly commandAskers: Askers<string> = new Map()
+  private readonly usesOf = new Map<Clash, number>()
+  private sorted: readonly Clash[] = []
 
-export function clashChecker(around: Surroundings): ClashChecker {
-  const layers = pressLayers(around)
-  const commands = new Map(around.commands.map((c) => [c.id, c]))
-  const programs = new Map(around.programs.map((p) => [p.id, p]))
-  const mnemonics = mnemonicContext(around, () => [])
-  let before: readonly Placed[] = []
-  const groups = new Map<string, Group>()
-  let placedCount = new Map<string, number>()
-  const judgedOf = new Map<string, Judged>()
-  /** who asked for a key: the groups to judge again when it changes */
-  const askers = new Map<string, Set<string>>()
-  let sorted: Clash[] = []
-  let judged = 0
-
-  const groupKey = (placed: Placed): string | null => {
-    const command = commands.get(placed.commandId)
-    return command && programs.has(command.programId)
-      ? `${command.programId} ${keyFor(placed.trigger)}`
-      : null
+  constructor(env: Environment) {
+    this.groups = new Groups(env)
+    this.judge = new Judge(env, this.groups)
   }
 
-  /** Keys whose groups may differ between two arrangements, and commands that gained their first or lost their last place. */
-  const changedKeys = (next: readonly Placed[]): Set<string> => {
-    const kept = new Set(before)
-    const now = new Set(next)
-    const changed = new Set<string>()
-    const count = new Map(placedCount)
-    const note = (placed: Placed, by: 1 | -1): void => {
-      const key = groupKey(placed)
-      if (key !== null) changed.add(key)
-      const id = placed.commandId
-      const was = count.get(id) ?? 0
-      count.set(id, was + by)
+  check(placements: readonly Placed[]): readonly Clash[] {
+    const again = this.toJudge(this.groups.update(placements))
+    this.judged = 0
+    if (again.size === 0) return this.sorted
+    const gone = new Set<Clash>()
+    const fresh: Clash[] = []
+    for (const key of again) {
+      for (const clash of this.forget(key)) gone.add(clash)
+      fresh.push(...this.judgeAnew(key))
     }
-    for (const placed of before) if (!now.has(placed)) note(placed, -1)
-    for (const placed of next) if (!kept.has(placed)) note(placed, 1)
-    for (const [id, n] of count) if (n > 0 !== (placedCount.get(id) ?? 0) > 0) changed.add(`command ${id}`)
-    placedCount = count
-    return changed
+    const left = gone.size > 0 ? this.sorted.filter((c) => !gone.has(c)) : this.sorted
+    this.sorted = merge(left, fresh.sort(this.order), this.order)
+    return this.sorted
   }
 
-  const regroup = (next: readonly Placed[], changed: ReadonlySet<string>): void => {
-    const found = new Map<
-      string,
-      { trigger: Trigger; commands: Command[]; relays: Group['relays'][number][] }
-    >()
-    for (const placed of next) {
-      const key = groupKey(placed)
-      if (key === null || !changed.has(key)) continue
-      const command = commands.get(placed.commandId) as Command
-      let group = found.get(key)
-      if (!group) found.set(key, (group = { trigger: placed.trigger, commands: [], relays: [] }))
-      if (!group.commands.includes(command)) group.commands.push(command)
-      if (placed.sends) group.relays.push({ command, sends: placed.sends as readonly Chord[] })
-    }
-    for (const key of changed) {
-      const group = found.get(key)
-      if (!group) groups.delete(key)
-      else
-        groups.set(key, {
-          key,
-          trigger: group.trigger,
-          program: programs.get((group.commands[0] as Command).programId) as Program,
-          commands: group.commands.sort((a, b) => b.usesPerHour - a.usesPerHour || (a.id < b.id ? -1 : 1)),
-          relays: group.relays,
-        })
-    }
+  /** The groups that changed, and those whose rules asked for something that did. */
+  private toJudge({ groups, commandIds }: Changes): Set<GroupKey> {
+    const again = new Set(groups)
+    for (const key of groups) for (const asker of this.groupAskers.get(key) ?? []) again.add(asker)
+    for (const id of commandIds) for (const asker of this.commandAskers.get(id) ?? []) again.add(asker)
+    return again
   }
 
-  const judge = (group: Group): Judged => {
-    const asked = new Set<string>()
-    const context: CheckContext = {
-      around,
-      layers,
-      neighbours: mnemonics.neighbours,
-      group(programId, key) {
-        const name = `${programId} ${key}`
-        asked.add(name)
-        return groups.get(name)
-      },
-      isPlaced(id) {
-        asked.add(`command ${id}`)
-        return (placedCount.get(id) ?? 0) > 0
-      },
-      isSameIdea: (a, b) => mnemonics.sameIdeas(a).includes(b),
-    }
-    const seen = new Map<string, number>()
-    const clashes = rules
-      .flatMap((rule) => rule(group, context))
-      .map(({ commands: concerned, ...part }: Finding): Clash => {
-        const base = `${part.kind}:${group.key}`
-        const nth = seen.get(base) ?? 0
-        seen.set(base, nth + 1)
-        return {
-          ...part,
-          id: nth === 0 ? base : `${base}:${nth + 1}`,
-          trigger: group.trigger,
-          programId: group.program.id,
-          commandIds: [...new Set(concerned.map((c) => c.id))],
-        }
-      })
-    return { group, clashes, asked }
+  private forget(key: GroupKey): readonly Clash[] {
+    const old = this.judgements.get(key)
+    if (!old) return []
+    for (const asked of old.askedGroups) this.groupAskers.get(asked)?.delete(key)
+    for (const asked of old.askedCommands) this.commandAskers.get(asked)?.delete(key)
+    for (const clash of old.clashes) this.usesOf.delete(clash)
+    this.judgements.delete(key)
+    return old.clashes
   }
 
-  const forget = (key: string): void => {
-    for (const name of judgedOf.get(key)?.asked ?? []) askers.get(name)?.delete(key)
-    judgedOf.delete(key)
+  private judgeAnew(key: GroupKey): readonly Clash[] {
+    const group = this.groups.get(key)
+    if (!group) return []
+    this.judged++
+    const judgement = this.judge.judge(group)
+    this.judgements.set(key, judgement)
+    for (const asked of judgement.askedGroups) addTo(this.groupAskers, asked, key)
+    for (const asked of judgement.askedCommands) addTo(this.commandAskers, asked, key)
+    return judgement.clashes
   }
 
-  const weights = new Map<Clash, number>()
-  const weightOf = (clash: Clash): number => {
-    let weight = weights.get(clash)
-    if (weight === undefined)
-      weights.set(
-        clash,
-        (weight = clash.commandIds.reduce((sum, id) => sum + (commands.get(id)?.usesPerHour ?? 0), 0)),
-      )
-    return weight
+  private weightOf(clash: Clash): number {
+    let uses = this.usesOf.get(clash)
+    if (uses === undefined) this.usesOf.set(clash, (uses = this.groups.usesOf(clash.commandIds)))
+    return uses
   }
-  const order = (a: Clash, b: Clash): number =>
+
+  private readonly order = (a: Clash, b: Clash): number =>
     severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
-    weightOf(b) - weightOf(a) ||
+    this.weightOf(b) - this.weightOf(a) ||
     (a.id < b.id ? -1 : 1)
+}
 
-  return {
-    get judged() {
-      return judged
-    },
-    check(placements) {
-      const changed = changedKeys(placements)
-      judged = 0
-      if (changed.size === 0) return sorted
-      regroup(placements, changed)
-      before = placements
-      const again = new Set<string>()
-      for (const key of changed) {
-        if (!key.startsWith('command ')) again.add(key)
-        for (const asker of askers.get(key) ?? []) again.add(asker)
-      }
-      const gone = new Set<Clash>()
-      const fresh: Clash[] = []
-      for (const key of again) {
-        for (const clash of judgedOf.get(key)?.clashes ?? []) {
-          gone.add(clash)
-          weights.delete(clash)
-        }
-        forget(key)
-        const group = groups.get(key)
-        if (!group) continue
-        judged++
-        const result = judge(group)
-        judgedOf.set(key, result)
-        for (const name of result.asked) {
-          const set = askers.get(name)
-          if (set) set.add(key)
-          else askers.set(name, new Set([key]))
-        }
-        fresh.push(...result.clashes)
-      }
-      sorted = merge(gone.size > 0 ? sorted.filter((c) => !gone.has(c)) : sorted, fresh.sort(order), order)
-      return sorted
-    },
-  }
+function addTo<K>(askers: Askers<K>, asked: K, key: GroupKey): void {
+  const set = askers.get(asked)
+  if (set) set.add(key)
+  else askers.set(asked, new Set([key]))
 }
 
 /** Two sorted lists as one. */
@@ -220,6 +104,8 @@ function merge<T>(a: readonly T[], b: readonly T[], order: (x: T, y: T) => numbe
   return [...out, ...a.slice(i), ...b.slice(j)]
 }
 
+export const clashChecker = (env: Environment): ClashChecker => new IncrementalChecker(env)
+
 /** All clashes of an arrangement, most severe first, then by use. */
-export const findClashes = (placements: readonly Placed[], around: Surroundings): Clash[] =>
-  clashChecker(around).check(placements)
+export const findClashes = (placements: readonly Placed[], env: Environment): readonly Clash[] =>
+  clashChecker(env).check(placements)

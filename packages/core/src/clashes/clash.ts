@@ -7,8 +7,8 @@ export const severities = ['blocks', 'shadows', 'ambiguous', 'caution'] as const
  */
 export type Severity = (typeof severities)[number]
 
-/** Layers in the order in which a press passes them; then what is wrong though each press arrives. */
-export const clashLayers = [
+/** Stages in the order in which a press passes them; then what is wrong though each press arrives. */
+export const clashStages = [
   'device',
   'system',
   'browser',
@@ -19,7 +19,7 @@ export const clashLayers = [
   'slip',
   'consistency',
 ] as const
-export type ClashLayer = (typeof clashLayers)[number]
+export type ClashStage = (typeof clashStages)[number]
 
 /** What is wrong: one for each rule of the check. */
 export const clashKinds = [
@@ -77,7 +77,7 @@ export interface Clash {
   readonly id: string
   readonly kind: ClashKind
   readonly severity: Severity
-  readonly layer: ClashLayer
+  readonly stage: ClashStage
   readonly trigger: Trigger
   readonly programId: string
   /** commands concerned, most used first */

@@ -8,8 +8,8 @@ const leastUsesPerHour = 5
 const most = (commands: readonly Command[]): Command => commands[0] as Command
 
 /** One trigger that means different things in two programs, both of them much used. Told once for each pair. */
-export const otherMeaning: Rule = ({ trigger, program, commands }, { around, group, isSameIdea }) =>
-  around.programs.flatMap((other): Finding[] => {
+export const otherMeaning: Rule = ({ trigger, program, commands }, { env, group, isSameIdea }) =>
+  env.programs.flatMap((other): Finding[] => {
     if (other.id <= program.id) return []
     const there = group(other.id, triggerKey(trigger))
     if (!there) return []
@@ -19,8 +19,8 @@ export const otherMeaning: Rule = ({ trigger, program, commands }, { around, gro
       {
         kind: 'other-meaning',
         severity: 'caution',
-        layer: 'consistency',
-        message: `${triggerName(trigger, around)} means “${a.name}” in ${program.name} and “${b.name}” in ${other.name}.`,
+        stage: 'consistency',
+        message: `${triggerName(trigger, env)} means “${a.name}” in ${program.name} and “${b.name}” in ${other.name}.`,
         cause: `Keys mean different things in ${program.name} and ${other.name}.`,
         evidence: 'plan',
         commands: [a, b],

@@ -1,24 +1,24 @@
 import { plainTriggers, type Control } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
 import {
-  lackInWords,
-  pressLayers,
+  missingPartInWords,
+  pressStages,
   sentBy,
-  type Placed,
-  type PressLayers,
-  type Surroundings,
+  type PressStages,
+  type Environment,
   type Typed,
 } from '../model/index.js'
 import {
   heldOf,
   sortModifiers,
-  spotOf,
+  controlRefOf,
   triggerKey,
   withHeld,
   type Chord,
   type Modifier,
   type Trigger,
 } from '../triggers/index.js'
+import type { Placed } from '../plan/index.js'
 
 /** What one trigger does in one program: in each context the commands that are live there. */
 export interface LookupProgram {
@@ -47,9 +47,9 @@ export interface Lookup {
 }
 
 /** What a key or combination does in each program, context and in the system. */
-export function lookUp(trigger: Trigger, placements: readonly Placed[], around: Surroundings): Lookup {
-  const layers = pressLayers(around)
-  const commands = new Map(around.commands.map((c) => [c.id, c]))
+export function lookUp(trigger: Trigger, placements: readonly Placed[], env: Environment): Lookup {
+  const stages = pressStages(env)
+  const commands = new Map(env.commands.map((c) => [c.id, c]))
   const key = triggerKey(trigger)
   const holders = placements.flatMap((p) =>
     triggerKey(p.trigger) === key ? (commands.get(p.commandId) ?? []) : [],
@@ -57,10 +57,10 @@ export function lookUp(trigger: Trigger, placements: readonly Placed[], around: 
   const [sent] = sentBy(trigger)
   return {
     trigger,
-    lacks: layers.device(trigger).map((lack) => lackInWords(lack, around)),
-    systemAction: sent ? layers.system(sent) : null,
-    typed: sent ? layers.input(sent) : null,
-    programs: around.programs.map((program) => ({
+    lacks: stages.device(trigger).map((lack) => missingPartInWords(lack, env)),
+    systemAction: sent ? stages.system(sent) : null,
+    typed: sent ? stages.input(sent) : null,
+    programs: env.programs.map((program) => ({
       program,
       contexts: program.contexts.map((context) => ({
         id: context.id,
@@ -80,7 +80,7 @@ export function lookUp(trigger: Trigger, placements: readonly Placed[], around: 
 }
 
 /** One row of what stands, or could stand, under a set of held modifiers. */
-export interface LayerRow {
+export interface ModifierSetRow {
   readonly trigger: Trigger
   readonly control: Control
   readonly commands: readonly Command[]
@@ -92,14 +92,14 @@ export interface LayerRow {
  * Every trigger under exactly these modifiers: what is bound, what the system keeps, what is free.
  * @param programId  only this program's commands count; null for all programs
  */
-export function layerRows(
+export function modifierSetRows(
   held: readonly Modifier[],
   placements: readonly Placed[],
-  around: Surroundings,
+  env: Environment,
   programId: string | null,
-  layers: PressLayers = pressLayers(around),
-): LayerRow[] {
-  const commands = new Map(around.commands.map((c) => [c.id, c]))
+  stages: PressStages = pressStages(env),
+): ModifierSetRow[] {
+  const commands = new Map(env.commands.map((c) => [c.id, c]))
   const wanted = sortModifiers(held).join()
   const holders = new Map<string, Command[]>()
   const extra = new Map<string, Trigger[]>()
@@ -109,26 +109,26 @@ export function layerRows(
     if (programId !== null && command.programId !== programId) continue
     const key = triggerKey(trigger)
     if (!holders.has(key)) {
-      const place = spotOf(trigger) ?? ''
+      const place = controlRefOf(trigger) ?? ''
       extra.set(place, [...(extra.get(place) ?? []), trigger])
     }
     holders.set(key, [...(holders.get(key) ?? []), command])
   }
   const seen = new Set<string>()
-  return around.controls.flatMap((control) => {
+  return env.controls.flatMap((control) => {
     const place = control.code ?? control.id
     // plain triggers first, then those of other acts or pages that something stands on
     const triggers = [...plainTriggers(control, held), ...(extra.get(place) ?? [])].map((t) =>
       withHeld(t, held),
     )
-    return triggers.flatMap((trigger): LayerRow[] => {
+    return triggers.flatMap((trigger): ModifierSetRow[] => {
       const key = triggerKey(trigger)
       if (seen.has(key)) return []
       seen.add(key)
       const on = holders.get(key) ?? []
       const [sent] = sentBy(trigger)
-      const systemAction = sent ? layers.system(sent) : null
-      const opens = layers.opensPage(trigger) !== undefined || layers.opensPopup(trigger) !== undefined
+      const systemAction = sent ? stages.system(sent) : null
+      const opens = stages.opensPage(trigger) !== undefined || stages.opensPopup(trigger) !== undefined
       return [
         {
           trigger,

@@ -1,6 +1,6 @@
-import { pagesOf, splitSpot, type Device, type Lack } from '../bench/index.js'
+import { pagesOf, splitControlRef, type Device, type MissingPart } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
-import { lackInWords, sentBy, type Surroundings, type Typed } from '../model/index.js'
+import { missingPartInWords, sentBy, type Environment, type Typed } from '../model/index.js'
 import {
   characterAt,
   characterLegend,
@@ -15,7 +15,7 @@ import {
 import type { ClashKind } from './clash.js'
 import type { Finding, Rule } from './finding.js'
 
-const lackKinds: Readonly<Record<Lack['kind'], ClashKind>> = {
+const lackKinds: Readonly<Record<MissingPart['kind'], ClashKind>> = {
   key: 'key-missing',
   modifier: 'modifier-missing',
   control: 'control-missing',
@@ -32,53 +32,52 @@ const standIn = (code: string): string | null => {
 }
 
 /** The bench has no such key or control. */
-export const missing: Rule = ({ trigger, program, commands }, { layers, around, group }) => {
-  const lacks = layers.device(trigger)
+export const missing: Rule = ({ trigger, program, commands }, { stages, env, group }) => {
+  const lacks = stages.device(trigger)
   const [first] = lacks
   if (!first) return []
-  const names = lacks.map((lack) => lackInWords(lack, around)).join(' or ')
+  const names = lacks.map((lack) => missingPartInWords(lack, env)).join(' or ')
   const instead = first.kind === 'key' ? standIn(first.id) : null
   const stand: Trigger | null =
     instead !== null && trigger.kind === 'chord' ? { ...trigger, code: instead } : null
   const taken = stand && group(program.id, triggerKey(stand))
   const more = !stand
     ? ''
-    : ` ${triggerName(stand, around)} would stand in for it${taken ? `, but means “${taken.commands[0]?.name}”` : ''}.`
+    : ` ${triggerName(stand, env)} would stand in for it${taken ? `, but means “${taken.commands[0]?.name}”` : ''}.`
   return [
     {
       kind: lackKinds[first.kind],
       severity: 'blocks',
-      layer: 'device',
+      stage: 'device',
       message: `No device on this bench has ${names}.${more}`,
       cause:
         first.kind === 'key' && first.id.startsWith('Numpad')
           ? 'There is no number block on this bench.'
-          : `No device on this bench has ${lackInWords(first, around)}.`,
+          : `No device on this bench has ${missingPartInWords(first, env)}.`,
       evidence: 'plan',
       commands,
     },
   ]
 }
 
-const deviceOf = (around: Surroundings, id: string): Device | undefined =>
-  around.devices?.find((d) => d.id === id)
+const deviceOf = (env: Environment, id: string): Device | undefined => env.devices?.find((d) => d.id === id)
 
 /** Whether a board's F1 to F12 send media keys as its firmware is set. */
 const sendsMedia = (device: Device | undefined): boolean =>
   device?.kind === 'board' &&
   (device.functionKeys ?? (device.board.startsWith('laptop') ? 'media' : 'plain')) === 'media'
 
-export const mediaKeys: Rule = ({ trigger, commands }, { around }) => {
+export const mediaKeys: Rule = ({ trigger, commands }, { env }) => {
   if (!('code' in trigger) || !/^F([1-9]|1[0-2])$/.test(trigger.code)) return []
-  const boards = around.controls
+  const boards = env.controls
     .filter((c) => c.code === trigger.code && c.id.includes('/'))
-    .map((c) => deviceOf(around, splitSpot(c.id).deviceId))
+    .map((c) => deviceOf(env, splitControlRef(c.id).deviceId))
   if (boards.length === 0 || !boards.every(sendsMedia)) return []
   return [
     {
       kind: 'media-key',
       severity: 'caution',
-      layer: 'device',
+      stage: 'device',
       message: `${trigger.code} of “${boards[0]?.name}” sends a media key unless Fn is held or its firmware is set otherwise.`,
       cause: `The function keys of “${boards[0]?.name}” send media keys.`,
       evidence: 'from memory',
@@ -92,7 +91,7 @@ export const mediaKeys: Rule = ({ trigger, commands }, { around }) => {
 /** The boot report of a USB keyboard has room for six keys beside the modifiers: HID 1.11, appendix B. */
 export const bootReportKeys = 6
 
-export const bootReport: Rule = ({ trigger, relays }, { around }) => {
+export const bootReport: Rule = ({ trigger, relays }, { env }) => {
   if (!('act' in trigger) || trigger.act !== 'during') return []
   return relays.flatMap(({ command, sends }): Finding[] => {
     const keys = new Set(sends.map((s) => s.code))
@@ -101,8 +100,8 @@ export const bootReport: Rule = ({ trigger, relays }, { around }) => {
       {
         kind: 'boot-report',
         severity: 'blocks',
-        layer: 'device',
-        message: `${triggerName(trigger, around)} holds ${keys.size} keys at once for “${command.name}”; a USB boot report has room for ${bootReportKeys} beside the modifiers.`,
+        stage: 'device',
+        message: `${triggerName(trigger, env)} holds ${keys.size} keys at once for “${command.name}”; a USB boot report has room for ${bootReportKeys} beside the modifiers.`,
         cause: `More than ${bootReportKeys} keys are held at once.`,
         evidence: 'catalogue',
         commands: [command],
@@ -114,16 +113,16 @@ export const bootReport: Rule = ({ trigger, relays }, { around }) => {
 /** Forms of devices that tell one press at a time. Common practice, no source. */
 const onePressForms: readonly string[] = ['deck', 'pen']
 
-export const pairs: Rule = ({ trigger, commands }, { around }) => {
+export const pairs: Rule = ({ trigger, commands }, { env }) => {
   if (trigger.kind !== 'button' || trigger.withId === undefined) return []
-  const device = deviceOf(around, trigger.deviceId)
+  const device = deviceOf(env, trigger.deviceId)
   if (device?.kind !== 'drawn' || !onePressForms.includes(device.form)) return []
   return [
     {
       kind: 'pair-unreported',
       severity: 'blocks',
-      layer: 'device',
-      message: `“${device.name}” tells one press at a time, so ${triggerName(trigger, around)} never comes together.`,
+      stage: 'device',
+      message: `“${device.name}” tells one press at a time, so ${triggerName(trigger, env)} never comes together.`,
       cause: `“${device.name}” tells one press at a time.`,
       evidence: 'from memory',
       commands,
@@ -134,9 +133,9 @@ export const pairs: Rule = ({ trigger, commands }, { around }) => {
 /** Fewer steps than this in a turn are too coarse for a value that is set by them. Assumed. */
 const leastSteps = 16
 
-export const coarseDial: Rule = ({ trigger, commands }, { around }) => {
+export const coarseDial: Rule = ({ trigger, commands }, { env }) => {
   if (trigger.kind !== 'turn') return []
-  const control = around.controls.find((c) => c.id === `${trigger.deviceId}/${trigger.controlId}`)
+  const control = env.controls.find((c) => c.id === `${trigger.deviceId}/${trigger.controlId}`)
   const stepped = commands.filter((c) => c.kind === 'stepped')
   const steps = control?.stepsPerTurn
   if (steps === undefined || steps >= leastSteps || stepped.length === 0) return []
@@ -144,8 +143,8 @@ export const coarseDial: Rule = ({ trigger, commands }, { around }) => {
     {
       kind: 'coarse-dial',
       severity: 'caution',
-      layer: 'device',
-      message: `${triggerName(trigger, around)} has ${steps} steps in a turn; “${stepped[0]?.name}” is set step by step and needs about ${leastSteps} or more.`,
+      stage: 'device',
+      message: `${triggerName(trigger, env)} has ${steps} steps in a turn; “${stepped[0]?.name}” is set step by step and needs about ${leastSteps} or more.`,
       cause: `A dial has only ${steps} steps in a turn.`,
       evidence: 'model',
       commands: stepped,
@@ -154,24 +153,27 @@ export const coarseDial: Rule = ({ trigger, commands }, { around }) => {
 }
 
 /** What the system does with the keys that are sent; what was pressed on the machine counts more than any list. */
-export const system: Rule = ({ trigger, commands, relays }, { layers, around }) => {
-  if (layers.device(trigger).length > 0) return []
+export const system: Rule = ({ trigger, commands, relays }, { stages, env }) => {
+  if (stages.device(trigger).length > 0) return []
   // what a relay sends is judged with the relay, command by command
-  const [sent] = sentBy(trigger)
+  const all = sentBy(trigger)
+  const isStopped = (c: Chord): boolean =>
+    stages.systemTake(c) !== null || env.probes?.get(triggerKey(c)) === 'swallowed'
+  const sent = all.find(isStopped) ?? all[0]
   if (!sent) return []
   const own = commands.filter((c) => !relays.some((r) => r.command === c))
   const concerned = own.length > 0 ? own : commands
   const worked = 'act' in trigger && 'code' in trigger ? trigger : sent
-  const take = layers.systemTake(worked) ?? (worked === sent ? null : layers.systemTake(sent))
-  const probe = around.probes?.get(triggerKey(sent))
-  const name = triggerName(worked, around)
+  const take = stages.systemTake(worked) ?? (worked === sent ? null : stages.systemTake(sent))
+  const probe = env.probes?.get(triggerKey(sent))
+  const name = triggerName(worked, env)
   if (!take) {
     if (probe !== 'swallowed') return []
     return [
       {
         kind: 'probe-swallowed',
         severity: 'blocks',
-        layer: 'system',
+        stage: 'system',
         message: `${name} was pressed on this machine and never arrived; something takes it first.`,
         cause: 'Chords that never arrived when they were pressed on this machine.',
         evidence: 'probe',
@@ -181,44 +183,44 @@ export const system: Rule = ({ trigger, commands, relays }, { layers, around }) 
   }
   if (probe === 'arrives') return []
   const kind = take.isRepeated ? (take.isRepeated === 'tap5' ? 'sticky-keys' : 'slow-keys') : 'system-takes'
-  const setting = settingText(take.setting, around)
+  const setting = settingText(take.setting, env)
   return [
     {
       kind,
       severity: 'blocks',
-      layer: 'system',
-      message: `${around.system.name} takes ${name} first: ${take.action}.`,
-      cause: `${around.system.name} takes ${name}: ${take.action}.`,
-      evidence: probe === 'swallowed' ? 'probe' : take.isOwn ? 'own settings' : evidenceOf(around),
+      stage: 'system',
+      message: `${env.system.name} takes ${name} first: ${take.action}.`,
+      cause: `${env.system.name} takes ${name}: ${take.action}.`,
+      evidence: probe === 'swallowed' ? 'probe' : take.isOwn ? 'own settings' : evidenceOf(env),
       ...(setting !== null && { setting }),
       commands: concerned,
     },
   ]
 }
 
-const evidenceOf = (around: Surroundings): Finding['evidence'] =>
-  around.system.source.toLowerCase().startsWith('from memory') ? 'from memory' : 'catalogue'
+const evidenceOf = (env: Environment): Finding['evidence'] =>
+  env.system.source.toLowerCase().startsWith('from memory') ? 'from memory' : 'catalogue'
 
 /** The exact setting that turns a system's key off; GNOME's are named by schema and key. */
-function settingText(setting: string | null, around: Surroundings): string | null {
+function settingText(setting: string | null, env: Environment): string | null {
   if (setting === null) return null
-  if (around.systemId !== 'gnome') return setting
+  if (env.systemId !== 'gnome') return setting
   const at = setting.lastIndexOf('.')
   const [schema, key] = [setting.slice(0, at), setting.slice(at + 1)]
   return key === 'overlay-key' ? `gsettings set ${schema} ${key} ""` : `gsettings set ${schema} ${key} "[]"`
 }
 
-export const browser: Rule = ({ trigger, program, commands }, { layers, around }) => {
-  if (program.host !== 'browser' || layers.device(trigger).length > 0) return []
-  const [sent] = sentBy(trigger)
-  if (!sent || around.browserKeys?.has(triggerKey(sent)) !== true) return []
-  if (around.probes?.get(triggerKey(sent)) === 'arrives') return []
+export const browser: Rule = ({ trigger, program, commands }, { stages, env }) => {
+  if (program.host !== 'browser' || stages.device(trigger).length > 0) return []
+  const sent = sentBy(trigger).find((c) => env.browserKeys?.has(triggerKey(c)) === true)
+  if (!sent) return []
+  if (env.probes?.get(triggerKey(sent)) === 'arrives') return []
   return [
     {
       kind: 'browser-takes',
       severity: 'blocks',
-      layer: 'browser',
-      message: `The browser that ${program.name} runs in keeps ${triggerName(sent, around)} for itself.`,
+      stage: 'browser',
+      message: `The browser that ${program.name} runs in keeps ${triggerName(sent, env)} for itself.`,
       cause: `The browser that ${program.name} runs in keeps keys for itself.`,
       evidence: 'catalogue',
       commands,
@@ -265,11 +267,11 @@ const typingCauses: Partial<Readonly<Record<ClashKind, string>>> = {
   'edits-text': 'Keys that edit text do so',
 }
 
-export const typing: Rule = ({ trigger, program, commands }, { layers, around }) => {
-  if (layers.device(trigger).length > 0) return []
+export const typing: Rule = ({ trigger, program, commands }, { stages, env }) => {
+  if (stages.device(trigger).length > 0) return []
   const [sent] = sentBy(trigger)
-  const typed = sent && layers.input(sent)
-  if (!sent || !typed || layers.systemTake(sent)) return []
+  const typed = sent && stages.input(sent)
+  if (!sent || !typed || stages.systemTake(sent)) return []
   const inText = commands.filter((c) => typingContexts(c, program).length > 0)
   if (inText.length === 0) return []
   const where = [...new Set(inText.flatMap((c) => typingContexts(c, program)))].join(', ')
@@ -278,8 +280,8 @@ export const typing: Rule = ({ trigger, program, commands }, { layers, around })
     {
       kind,
       severity: 'shadows',
-      layer: 'typing',
-      message: `${triggerName(sent, around)} ${typedInWords(typed)} while text can be typed in ${program.name}, ${where}.`,
+      stage: 'typing',
+      message: `${triggerName(sent, env)} ${typedInWords(typed)} while text can be typed in ${program.name}, ${where}.`,
       cause: `${typingCauses[kind] ?? 'Keys that type a character do so'} while text can be typed in ${program.name}, ${where}.`,
       evidence: typed.kind === 'unknown' ? 'from memory' : 'catalogue',
       commands: inText,
@@ -288,17 +290,17 @@ export const typing: Rule = ({ trigger, program, commands }, { layers, around })
 }
 
 /** A program that binds characters needs a key that types one by itself. */
-export const characters: Rule = ({ trigger, program, commands }, { around, layers }) => {
-  if (!('code' in trigger) || layers.device(trigger).length > 0) return []
-  const { layout, otherLayout } = around
+export const characters: Rule = ({ trigger, program, commands }, { env, stages }) => {
+  if (!('code' in trigger) || stages.device(trigger).length > 0) return []
+  const { layout, otherLayout } = env
   const here = characterAt(layout, trigger.code, 1)
-  const name = triggerName(trigger, around)
+  const name = triggerName(trigger, env)
   if (program.binds === 'characters' && here?.startsWith('dead:') === true) {
     return [
       {
         kind: 'no-character',
         severity: 'blocks',
-        layer: 'typing',
+        stage: 'typing',
         message: `${program.name} binds characters, and ${name} types none by itself: it starts the accent ${characterLegend(here)}.`,
         cause: `${program.name} binds characters, which an accent is not.`,
         evidence: 'catalogue',
@@ -314,13 +316,13 @@ export const characters: Rule = ({ trigger, program, commands }, { around, layer
     program.binds === 'characters'
       ? moved === null
         ? `${program.name} binds the character “${here}”, which no key of the ${otherLayout.name} layout types by itself.`
-        : `${program.name} binds the character “${here}”: with the ${otherLayout.name} layout it is on another key, where ${keyLegend(moved, layout, around.systemId)} is printed here.`
+        : `${program.name} binds the character “${here}”: with the ${otherLayout.name} layout it is on another key, where ${keyLegend(moved, layout, env.systemId)} is printed here.`
       : `${program.name} binds places: with the ${otherLayout.name} layout the key of ${name} types “${there ?? 'nothing'}”, not “${here}”.`
   return [
     {
       kind: 'character-moves',
       severity: 'caution',
-      layer: 'typing',
+      stage: 'typing',
       message,
       cause: `Characters lie elsewhere on the ${otherLayout.name} layout.`,
       evidence: 'catalogue',
@@ -330,9 +332,9 @@ export const characters: Rule = ({ trigger, program, commands }, { around, layer
 }
 
 /** Whether a page of a device is up only while its program is in front. */
-export const pageProgram = (trigger: Trigger, around: Surroundings): string | undefined =>
+export const pageProgram = (trigger: Trigger, env: Environment): string | undefined =>
   'pageId' in trigger && trigger.pageId !== undefined
-    ? pagesOf(deviceOf(around, trigger.deviceId)).find((p) => p.id === trigger.pageId)?.programId
+    ? pagesOf(deviceOf(env, trigger.deviceId)).find((p) => p.id === trigger.pageId)?.programId
     : undefined
 
 export const pressRules: readonly Rule[] = [

@@ -5,18 +5,20 @@ import {
   type Context,
   type Program,
 } from '../commands/index.js'
+import { groupKey } from '../model/index.js'
 import {
   actOf,
   acts,
   heldOf,
   holdWaitMs,
   modifierName,
-  spotOf,
+  controlRefOf,
   tapWaitMs,
   triggerKey,
   triggerName,
   withAct,
   type Act,
+  type Trigger,
 } from '../triggers/index.js'
 import type { ClashKind } from './clash.js'
 import type { Finding, Rule } from './finding.js'
@@ -24,7 +26,7 @@ import type { Finding, Rule } from './finding.js'
 const quoted = (commands: readonly Command[]): string[] => commands.map((c) => `“${c.name}”`)
 
 /** Several commands that answer to one press. */
-export const twoCommands: Rule = ({ trigger, program, commands }, { around }) => {
+export const twoCommands: Rule = ({ trigger, program, commands }, { env }) => {
   const rivals = commands.filter((a) => commands.some((b) => a !== b && canBeLiveTogether(a, b, program)))
   if (rivals.length < 2) return []
   const names = quoted(rivals)
@@ -32,8 +34,8 @@ export const twoCommands: Rule = ({ trigger, program, commands }, { around }) =>
     {
       kind: 'two-commands',
       severity: 'ambiguous',
-      layer: 'context',
-      message: `${triggerName(trigger, around)} means ${names.slice(0, -1).join(', ')} and ${names.at(-1)} at the same time in ${program.name}${sharedContexts(rivals, program)}.`,
+      stage: 'context',
+      message: `${triggerName(trigger, env)} means ${names.slice(0, -1).join(', ')} and ${names.at(-1)} at the same time in ${program.name}${sharedContexts(rivals, program)}.`,
       cause: `Keys of ${program.name} mean several commands at once.`,
       evidence: 'plan',
       commands: rivals,
@@ -54,19 +56,19 @@ function sharedContexts(rivals: readonly Command[], program: Program): string {
 }
 
 /** The control is taken by the device's own pages and pop-up sets. */
-export const opens: Rule = ({ trigger, commands }, { layers, around }) => {
-  const name = triggerName(trigger, around)
+export const opens: Rule = ({ trigger, commands }, { stages, env }) => {
+  const name = triggerName(trigger, env)
   const found = (kind: ClashKind, what: string): Finding => ({
     kind,
     severity: 'ambiguous',
-    layer: 'context',
+    stage: 'context',
     message: `${name} ${what} already.`,
     cause: `${name} ${what} already.`,
     evidence: 'plan',
     commands,
   })
-  const page = layers.opensPage(trigger)
-  const popup = layers.opensPopup(trigger)
+  const page = stages.opensPage(trigger)
+  const popup = stages.opensPopup(trigger)
   return [
     ...(page === undefined
       ? []
@@ -82,8 +84,8 @@ const longerThan = (act: Act): readonly Act[] => {
 }
 
 /** One key worked in several ways: the shorter one has to wait for the longer. */
-export const tapsAndHolds: Rule = ({ trigger, program, commands }, { around, group }) => {
-  const name = triggerName(trigger, around)
+export const tapsAndHolds: Rule = ({ trigger, program, commands }, { env, group }) => {
+  const name = triggerName(trigger, env)
   return longerThan(actOf(trigger)).flatMap((act): Finding[] => {
     const other = withAct(trigger, act)
     if (other === trigger) return []
@@ -100,8 +102,8 @@ export const tapsAndHolds: Rule = ({ trigger, program, commands }, { around, gro
       {
         kind: isHold ? 'tap-or-hold' : 'one-or-more-taps',
         severity: 'ambiguous',
-        layer: 'context',
-        message: `${name} ${wait}, since ${triggerName(other, around)} means “${rival.commands[0]?.name}”.`,
+        stage: 'context',
+        message: `${name} ${wait}, since ${triggerName(other, env)} means “${rival.commands[0]?.name}”.`,
         cause: isHold
           ? `A tap waits to be told from a hold, ${holdWaitMs} ms.`
           : `A tap waits for further ones, ${tapWaitMs} ms.`,
@@ -112,33 +114,43 @@ export const tapsAndHolds: Rule = ({ trigger, program, commands }, { around, gro
   })
 }
 
-/** A control that is held first, and does something of its own when it goes down. */
-export const prefix: Rule = ({ trigger, program, commands }, { around, group }) => {
+/** What a trigger begins with that could be a trigger itself: the control held first, or the chords before the last. */
+function beginningsOf(trigger: Trigger): Trigger[] {
+  if (trigger.kind === 'sequence')
+    return trigger.chords.slice(0, -1).map((first, i) => {
+      const chords = trigger.chords.slice(0, i + 1)
+      return chords.length === 1 ? first : { kind: 'sequence', chords }
+    })
   if (trigger.kind !== 'button' || trigger.withId === undefined) return []
   const { withId, ...alone } = trigger
-  const first = { ...alone, controlId: withId, act: 'press' } as const
-  const rival = group(program.id, triggerKey(first))
-  const both = rival
-    ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
-    : []
-  if (!rival || both.length === 0) return []
-  return [
-    {
-      kind: 'prefix',
-      severity: 'ambiguous',
-      layer: 'context',
-      message: `${triggerName(trigger, around)} begins with ${triggerName(first, around)}, which means “${rival.commands[0]?.name}” by itself.`,
-      cause: 'A press that is the beginning of another one runs a command of its own.',
-      evidence: 'plan',
-      commands: [...both, ...rival.commands],
-    },
-  ]
+  return [{ ...alone, controlId: withId, act: 'press' }]
 }
 
+/** A press that is the beginning of another one, and does something of its own. */
+export const prefix: Rule = ({ trigger, program, commands }, { env, group }) =>
+  beginningsOf(trigger).flatMap((first): Finding[] => {
+    const rival = group(program.id, triggerKey(first))
+    const both = rival
+      ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
+      : []
+    if (!rival || both.length === 0) return []
+    return [
+      {
+        kind: 'prefix',
+        severity: 'ambiguous',
+        stage: 'context',
+        message: `${triggerName(trigger, env)} begins with ${triggerName(first, env)}, which means “${rival.commands[0]?.name}” by itself.`,
+        cause: 'A press that is the beginning of another one runs a command of its own.',
+        evidence: 'plan',
+        commands: [...both, ...rival.commands],
+      },
+    ]
+  })
+
 /** A modifier that changes what a drag does, held for a command while the pointer drags. */
-export const dragModifier: Rule = ({ trigger, program, commands }, { around }) => {
+export const dragModifier: Rule = ({ trigger, program, commands }, { env }) => {
   if (trigger.kind === 'stroke') return []
-  const isPointing = around.controls.some((c) => c.id === spotOf(trigger) && c.pointing === true)
+  const isPointing = env.controls.some((c) => c.id === controlRefOf(trigger) && c.pointing === true)
   return (program.drags ?? []).flatMap((drag): Finding[] => {
     if (drag.modifier === null || !heldOf(trigger).includes(drag.modifier)) return []
     const concerned = commands.filter(
@@ -147,13 +159,13 @@ export const dragModifier: Rule = ({ trigger, program, commands }, { around }) =
         (drag.contextId === null || liveContexts(c, program).includes(drag.contextId)),
     )
     if (concerned.length === 0) return []
-    const key = modifierName(drag.modifier, around.systemId)
+    const key = modifierName(drag.modifier, env.systemId)
     return [
       {
         kind: 'drag-modifier',
         severity: 'caution',
-        layer: 'context',
-        message: `${triggerName(trigger, around)} holds ${key}, which while dragging in ${program.name} ${drag.does}.`,
+        stage: 'context',
+        message: `${triggerName(trigger, env)} holds ${key}, which while dragging in ${program.name} ${drag.does}.`,
         cause: `${key} ${drag.does} while dragging in ${program.name}.`,
         evidence: 'plan',
         commands: concerned,
@@ -163,17 +175,20 @@ export const dragModifier: Rule = ({ trigger, program, commands }, { around }) =
 }
 
 /** A default of the program that is overwritten here and has no other place. */
-export const defaultLost: Rule = ({ trigger, program, commands }, { around, isPlaced }) => {
-  const lost = (around.defaults?.get(`${program.id} ${triggerKey(trigger)}`) ?? []).filter(
-    (c) => !commands.includes(c) && !isPlaced(c.id) && commands.some((o) => canBeLiveTogether(o, c, program)),
+export const defaultLost: Rule = ({ trigger, program, commands }, { env, isPlaced }) => {
+  const lost = (env.defaults?.get(groupKey(program.id, triggerKey(trigger))) ?? []).filter(
+    (c) =>
+      !commands.some((o) => o.id === c.id) &&
+      !isPlaced(c.id) &&
+      commands.some((o) => canBeLiveTogether(o, c, program)),
   )
   if (lost.length === 0) return []
   return [
     {
       kind: 'default-lost',
       severity: 'caution',
-      layer: 'context',
-      message: `${triggerName(trigger, around)} was ${quoted(lost).join(' and ')} by default, which no key reaches any more.`,
+      stage: 'context',
+      message: `${triggerName(trigger, env)} was ${quoted(lost).join(' and ')} by default, which no key reaches any more.`,
       cause: `Defaults of ${program.name} that no key reaches any more.`,
       evidence: 'plan',
       commands: [...commands, ...lost],
@@ -181,15 +196,15 @@ export const defaultLost: Rule = ({ trigger, program, commands }, { around, isPl
   ]
 }
 
-export const barred: Rule = ({ trigger, commands }, { around }) => {
-  const place = spotOf(trigger)
-  if (place === null || around.rules?.barredSpots.includes(place) !== true) return []
+export const barred: Rule = ({ trigger, commands }, { env }) => {
+  const place = controlRefOf(trigger)
+  if (place === null || env.rules?.barredControls.includes(place) !== true) return []
   return [
     {
       kind: 'barred-key',
       severity: 'caution',
-      layer: 'context',
-      message: `${triggerName(trigger, around)} is on a key that you have said must not be used.`,
+      stage: 'context',
+      message: `${triggerName(trigger, env)} is on a key that you have said must not be used.`,
       cause: 'Keys that must not be used carry commands.',
       evidence: 'plan',
       commands,

@@ -1,24 +1,27 @@
 import { canBeLiveTogether, liveContexts, type Command, type Program } from '../commands/index.js'
-import type { Surroundings } from '../model/index.js'
+import type { Environment } from '../model/index.js'
 import { characterAt, heldOf, triggerKey, triggerName, type Chord } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 import { pageProgram } from './press-rules.js'
 
 /** Faults of the relays on one trigger, each with the whole way from the control to the program in its message. */
 export const relays: Rule = (group, context) => {
-  const { around } = context
-  return group.relays.flatMap(({ command, sends }): Finding[] => {
-    const way = `${triggerName(group.trigger, around)} sends ${sends.map((s) => triggerName(s, around)).join(', then ')} for “${command.name}”`
+  const { env } = context
+  return group.relays.flatMap(({ command, sends, then = [] }): Finding[] => {
+    const way = `${triggerName(group.trigger, env)} sends ${sends.map((s) => triggerName(s, env)).join(', then ')} for “${command.name}”`
     const found = (kind: 'relay-broken' | 'relay-elsewhere', message: string, cause: string): Finding => ({
       kind,
       severity: kind === 'relay-broken' ? 'blocks' : 'caution',
-      layer: 'relay',
+      stage: 'relay',
       message,
       cause,
       evidence: 'plan',
       commands: [command],
     })
-    const broken = brokenAt(command, sends, group.program, context)
+    const broken =
+      then.length > 0
+        ? brokenChain([command, ...then], sends, context)
+        : brokenAt(command, sends, group.program, context)
     if (broken)
       return [found('relay-broken', `${way}, but ${broken}.`, 'Controls send what reaches no command.')]
     const stray = otherFocus(group, command, sends, context)
@@ -34,21 +37,37 @@ export const relays: Rule = (group, context) => {
   })
 }
 
+/** Why a chain does not run, or null when each chord reaches the command that it stands for. */
+function brokenChain(
+  run: readonly Command[],
+  sends: readonly Chord[],
+  context: Pick<CheckContext, 'env' | 'stages' | 'group'>,
+): string | null {
+  if (sends.length !== run.length)
+    return `it sends ${sends.length} ${sends.length === 1 ? 'combination' : 'combinations'} for ${run.length} commands`
+  for (const [i, command] of run.entries()) {
+    const program = context.env.programs.find((p) => p.id === command.programId)
+    const fault = program && brokenAt(command, [sends[i] as Chord], program, context)
+    if (fault) return `for “${command.name}” ${fault}`
+  }
+  return null
+}
+
 /** Why the program does not run the command on what is sent, or null when it does. */
 export function brokenAt(
   command: Command,
   sends: readonly Chord[],
   program: Program,
-  context: Pick<CheckContext, 'around' | 'layers' | 'group'>,
+  context: Pick<CheckContext, 'env' | 'stages' | 'group'>,
 ): string | null {
-  const { around, layers } = context
+  const { env, stages } = context
   for (const sent of sends) {
-    const action = layers.system(sent)
-    if (action !== null) return `${around.system.name} takes ${triggerName(sent, around)} first: ${action}`
+    const action = stages.system(sent)
+    if (action !== null) return `${env.system.name} takes ${triggerName(sent, env)} first: ${action}`
   }
   const [first] = sends
   if (program.menuChord && first && triggerKey(first) === triggerKey(program.menuChord) && sends.length > 1)
-    return menuFault(command, sends.slice(1), around)
+    return menuFault(command, sends.slice(1), env)
   for (const [i, sent] of sends.entries()) {
     const last = i === sends.length - 1
     const fault = bindingFault(command, sent, program, context, last)
@@ -62,22 +81,22 @@ function bindingFault(
   command: Command,
   sent: Chord,
   program: Program,
-  { around, group }: Pick<CheckContext, 'around' | 'group'>,
+  { env, group }: Pick<CheckContext, 'env' | 'group'>,
   isLast: boolean,
 ): string | null {
-  const name = triggerName(sent, around)
+  const name = triggerName(sent, env)
   const bound = group(program.id, triggerKey(sent))
   // a relay that stands for a chord is no binding of the program's own
-  const commands = bound?.commands.filter((c) => !bound.relays.some((r) => r.command === c)) ?? []
+  const commands = bound?.commands.filter((c) => !bound.relays.some((r) => r.command.id === c.id)) ?? []
   if (commands.length === 0) {
-    const elsewhere = around.programs.filter(
+    const elsewhere = env.programs.filter(
       (p) => p.id !== program.id && group(p.id, triggerKey(sent)) !== undefined,
     )
     return elsewhere.length > 0
       ? `${program.name} has nothing on ${name}; only ${elsewhere.map((p) => p.name).join(' and ')} has`
       : `${program.name} has nothing on ${name}`
   }
-  if (commands.includes(command)) return null
+  if (commands.some((c) => c.id === command.id)) return null
   const live = commands.filter((c) => canBeLiveTogether(c, command, program))
   if (live.length === 0) {
     const where = commands.flatMap((c) => liveContexts(c, program))
@@ -88,15 +107,15 @@ function bindingFault(
 }
 
 /** A menu is walked by the first letters of the entries on the command's menu path. Common practice, no source. */
-export function menuFault(command: Command, walk: readonly Chord[], around: Surroundings): string | null {
+export function menuFault(command: Command, walk: readonly Chord[], env: Environment): string | null {
   if (command.menu.length === 0) return `“${command.name}” is in no menu`
   if (walk.length !== command.menu.length)
     return `its menu path ${command.menu.join(' › ')} takes ${command.menu.length} keys, not ${walk.length}`
   for (const [i, entry] of command.menu.entries()) {
     const sent = walk[i] as Chord
-    const letter = characterAt(around.layout, sent.code, 1)
+    const letter = characterAt(env.layout, sent.code, 1)
     if (heldOf(sent).length > 0 || letter?.toLowerCase() !== entry.slice(0, 1).toLowerCase())
-      return `the menu entry “${entry}” needs its letter ${entry.slice(0, 1).toUpperCase()}, not ${triggerName(sent, around)}`
+      return `the menu entry “${entry}” needs its letter ${entry.slice(0, 1).toUpperCase()}, not ${triggerName(sent, env)}`
   }
   return null
 }
@@ -106,11 +125,11 @@ function otherFocus(
   group: Group,
   command: Command,
   sends: readonly Chord[],
-  { around, group: groupOf }: CheckContext,
+  { env, group: groupOf }: CheckContext,
 ): string | null {
   // a page that is only up while its program is in front
-  if (pageProgram(group.trigger, around) !== undefined) return null
-  for (const other of around.programs) {
+  if (pageProgram(group.trigger, env) !== undefined) return null
+  for (const other of env.programs) {
     if (other.id === command.programId) continue
     // the control means something of its own there
     if (groupOf(other.id, triggerKey(group.trigger))) continue

@@ -1,6 +1,7 @@
 import { contextsOverlap, liveContexts, type Command, type Program } from '../commands/index.js'
-import type { Placed, Surroundings } from '../model/index.js'
+import type { Environment } from '../model/index.js'
 import { triggerKey, type Chord, type Trigger } from '../triggers/index.js'
+import type { Placed } from '../plan/index.js'
 
 /** The program and context in front, and what is placed there. */
 export class Scene {
@@ -11,11 +12,11 @@ export class Scene {
     { command: Command; program: Program; sends?: readonly Chord[] | undefined }[]
   >()
 
-  constructor(program: Program, contextId: string, placements: readonly Placed[], around: Surroundings) {
+  constructor(program: Program, contextId: string, placements: readonly Placed[], env: Environment) {
     this.program = program
     this.context = program.contexts.find((c) => c.id === contextId)
-    const commands = new Map(around.commands.map((c) => [c.id, c]))
-    const programs = new Map(around.programs.map((p) => [p.id, p]))
+    const commands = new Map(env.commands.map((c) => [c.id, c]))
+    const programs = new Map(env.programs.map((p) => [p.id, p]))
     for (const { commandId, trigger, sends } of placements) {
       const command = commands.get(commandId)
       const owner = command && programs.get(command.programId)

@@ -3,7 +3,7 @@ import { onSpot, type Side } from '../mnemonics/index.js'
 import {
   heldOf,
   modifiers,
-  spotOf,
+  controlRefOf,
   triggerKey,
   triggerName,
   withHeld,
@@ -52,17 +52,16 @@ function slipFinding(
   busy: readonly Group[],
   context: CheckContext,
 ): Finding {
-  const { around } = context
+  const { env } = context
   const names = busy.map(
-    (b) =>
-      `${triggerName(b.trigger, around)} (“${b.commands[0]?.name}”, ${b.commands[0]?.usesPerHour} an hour)`,
+    (b) => `${triggerName(b.trigger, env)} (“${b.commands[0]?.name}”, ${b.commands[0]?.usesPerHour} an hour)`,
   )
   const how = kind === 'slip-neighbour' ? 'beside' : 'one modifier away from'
   return {
     kind,
     severity: 'caution',
-    layer: 'slip',
-    message: `“${fullName(danger)}” on ${triggerName(group.trigger, around)} ${damageWords[danger.damage?.level ?? 'rework']} and lies ${how} ${names.join(', ')}.${wayOutWords(danger)}`,
+    stage: 'slip',
+    message: `“${fullName(danger)}” on ${triggerName(group.trigger, env)} ${damageWords[danger.damage?.level ?? 'rework']} and lies ${how} ${names.join(', ')}.${wayOutWords(danger)}`,
     cause: `A slip runs “${fullName(danger)}”.`,
     evidence: 'model',
     commands: [danger],
@@ -75,7 +74,7 @@ const wayOutWords = ({ damage }: Command): string =>
 /** A damaging command beside a much used one. */
 export const slipNeighbour: Rule = (group, context) =>
   damaging(group.commands).flatMap((danger) => {
-    const beside = context.neighbours.get(spotOf(group.trigger) ?? '') ?? {}
+    const beside = context.neighbours.get(controlRefOf(group.trigger) ?? '') ?? {}
     const near = slipSides.map((side) => {
       const place = beside[side]
       return place === undefined ? null : onSpot(group.trigger, place)
@@ -91,19 +90,19 @@ export const slipModifier: Rule = (group, context) =>
     const near = modifiers.map((m) =>
       withHeld(group.trigger, held.includes(m) ? held.filter((h) => h !== m) : [...held, m]),
     )
-    const busy = group.trigger.kind === 'popup' ? [] : busyOn(near, group, danger, context)
+    const busy = !('modifiers' in group.trigger) ? [] : busyOn(near, group, danger, context)
     return busy.length > 0 ? [slipFinding('slip-modifier', danger, group, busy, context)] : []
   })
 
 /** A state or a loss without a way out that could be printed on the sheet. */
-export const noWayOut: Rule = ({ trigger, commands }, { around }) =>
+export const noWayOut: Rule = ({ trigger, commands }, { env }) =>
   commands
     .filter((c) => c.damage !== undefined && c.damage.level !== 'nuisance' && c.damage.wayOut.trim() === '')
     .map((command): Finding => ({
       kind: 'no-way-out',
       severity: 'caution',
-      layer: 'slip',
-      message: `“${fullName(command)}” on ${triggerName(trigger, around)} ${damageWords[command.damage?.level ?? 'rework']}, and no way out of it is noted for the sheet.`,
+      stage: 'slip',
+      message: `“${fullName(command)}” on ${triggerName(trigger, env)} ${damageWords[command.damage?.level ?? 'rework']}, and no way out of it is noted for the sheet.`,
       cause: 'Commands that do damage have no way out noted.',
       evidence: 'plan',
       commands: [command],

@@ -25,7 +25,7 @@ function erf(x: number): number {
 }
 
 /** Directions side by side, where so many are drawn that one is taken for the other. */
-export const closeStrokes: Rule = ({ trigger, program, commands }, { around, group }) => {
+export const closeStrokes: Rule = ({ trigger, program, commands }, { env, group }) => {
   if (trigger.kind !== 'stroke') return []
   const share = strokeErrorShare(trigger.of)
   if (share < tooMany) return []
@@ -38,8 +38,8 @@ export const closeStrokes: Rule = ({ trigger, program, commands }, { around, gro
     {
       kind: 'close-strokes',
       severity: 'caution',
-      layer: 'stroke',
-      message: `${triggerName(trigger, around)} and ${triggerName(beside.trigger, around)} (“${beside.commands[0]?.name}”) lie ${360 / trigger.of}° apart: about ${Math.round(share * 100)} % of such strokes go wrong.`,
+      stage: 'stroke',
+      message: `${triggerName(trigger, env)} and ${triggerName(beside.trigger, env)} (“${beside.commands[0]?.name}”) lie ${360 / trigger.of}° apart: about ${Math.round(share * 100)} % of such strokes go wrong.`,
       cause: `${trigger.of} directions are drawn on one field.`,
       evidence: 'model',
       commands: [...commands, ...beside.commands],
@@ -48,7 +48,7 @@ export const closeStrokes: Rule = ({ trigger, program, commands }, { around, gro
 }
 
 /** A stroke on a button with which the program drags. */
-export const strokeOrDrag: Rule = ({ trigger, program, commands }, { around }) => {
+export const strokeOrDrag: Rule = ({ trigger, program, commands }, { env }) => {
   if (trigger.kind !== 'stroke') return []
   return (program.drags ?? []).flatMap((drag): Finding[] => {
     const held = heldOf(trigger)
@@ -61,8 +61,8 @@ export const strokeOrDrag: Rule = ({ trigger, program, commands }, { around }) =
       {
         kind: 'stroke-or-drag',
         severity: 'ambiguous',
-        layer: 'stroke',
-        message: `${triggerName(trigger, around)} is a drag too, which in ${program.name} ${drag.does}.`,
+        stage: 'stroke',
+        message: `${triggerName(trigger, env)} is a drag too, which in ${program.name} ${drag.does}.`,
         cause: `A drag in ${program.name} ${drag.does}.`,
         evidence: 'plan',
         commands: concerned,
@@ -75,12 +75,12 @@ export const strokeOrDrag: Rule = ({ trigger, program, commands }, { around }) =
 const menuRoomMm = 35
 
 /** A pop-up set that comes up at a fingertip near the edge of its screen. */
-export const menuAtEdge: Rule = ({ trigger, commands }, { around }) => {
+export const menuAtEdge: Rule = ({ trigger, commands }, { env }) => {
   if (trigger.kind !== 'popup') return []
-  const set = around.popups?.find((p) => p.id === trigger.setId)
+  const set = env.popups?.find((p) => p.id === trigger.setId)
   const opener = set?.opener
   if (!set || set.at !== 'fingertip' || !opener || !('deviceId' in opener)) return []
-  const device = around.devices?.find((d) => d.id === opener.deviceId)
+  const device = env.devices?.find((d) => d.id === opener.deviceId)
   if (device?.kind !== 'drawn') return []
   const control = device.controls.find((c) => c.id === opener.controlId)
   if (!control || (device.form !== 'touch' && control.type !== 'zone')) return []
@@ -90,8 +90,8 @@ export const menuAtEdge: Rule = ({ trigger, commands }, { around }) => {
     {
       kind: 'menu-at-edge',
       severity: 'caution',
-      layer: 'stroke',
-      message: `“${set.name}” comes up at the fingertip on ${around.legends?.get(`${device.id}/${control.id}`) ?? control.name}, ${Math.round(room)} mm from the edge of “${device.name}”: places on that side have no room.`,
+      stage: 'stroke',
+      message: `“${set.name}” comes up at the fingertip on ${env.legends?.get(`${device.id}/${control.id}`) ?? control.name}, ${Math.round(room)} mm from the edge of “${device.name}”: places on that side have no room.`,
       cause: `“${set.name}” comes up too near the edge of “${device.name}”.`,
       evidence: 'model',
       commands,

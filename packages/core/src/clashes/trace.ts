@@ -1,11 +1,10 @@
 import { fullName, type Command } from '../commands/index.js'
 import {
-  lackInWords,
-  pressLayers,
+  missingPartInWords,
+  pressStages,
   sentBy,
-  type Placed,
-  type PressLayers,
-  type Surroundings,
+  type PressStages,
+  type Environment,
 } from '../model/index.js'
 import {
   actOf,
@@ -21,16 +20,17 @@ import {
 import { typedInWords } from './press-rules.js'
 import { menuFault } from './relay.js'
 import { Scene } from './scene.js'
+import type { Placed } from '../plan/index.js'
 
-export const traceLayers = ['device', 'system', 'input method', 'program', 'command'] as const
-export type TraceLayer = (typeof traceLayers)[number]
+export const traceStages = ['device', 'system', 'input method', 'program', 'command'] as const
+export type TraceStage = (typeof traceStages)[number]
 
-/** What one layer did with a press. `ends`: nothing comes after it, for it was taken, typed or lost. */
+/** What one stage did with a press. `ends`: nothing comes after it, for it was taken, typed or lost. */
 export interface TraceStep {
-  readonly layer: TraceLayer
+  readonly stage: TraceStage
   readonly outcome: 'passes' | 'ends' | 'runs'
   readonly text: string
-  /** time that the layer waits before it hands the press on, ms */
+  /** time that the stage waits before it hands the press on, ms */
   readonly waitMs: number
 }
 
@@ -49,47 +49,47 @@ export interface Front {
 }
 
 /**
- * Follows one press from the device to the command, step by step, with what is in front. Asks the same layers as
+ * Follows one press from the device to the command, step by step, with what is in front. Asks the same stages as
  * `findClashes`.
  */
 export function tracePress(
   trigger: Trigger,
   front: Front,
   placements: readonly Placed[],
-  around: Surroundings,
+  env: Environment,
 ): Trace {
-  const layers = pressLayers(around)
+  const stages = pressStages(env)
   const steps: TraceStep[] = []
-  const step = (layer: TraceLayer, outcome: TraceStep['outcome'], text: string, waitMs = 0): void =>
-    void steps.push({ layer, outcome, text, waitMs })
+  const step = (stage: TraceStage, outcome: TraceStep['outcome'], text: string, waitMs = 0): void =>
+    void steps.push({ stage, outcome, text, waitMs })
   const end = (commandIds: readonly string[] = [], opensPage?: string | null): Trace => ({
     steps,
     commandIds,
     ...(opensPage !== undefined && { opensPage }),
     waitMs: steps.reduce((sum, s) => sum + s.waitMs, 0),
   })
-  const program = around.programs.find((p) => p.id === front.programId)
+  const program = env.programs.find((p) => p.id === front.programId)
   if (!program) return end()
-  const scene = new Scene(program, front.contextId, placements, around)
+  const scene = new Scene(program, front.contextId, placements, env)
 
-  const missing = layers.device(trigger)
+  const missing = stages.device(trigger)
   if (missing.length > 0) {
     step(
       'device',
       'ends',
-      `No device on this bench has ${missing.map((l) => lackInWords(l, around)).join(' or ')}.`,
+      `No device on this bench has ${missing.map((l) => missingPartInWords(l, env)).join(' or ')}.`,
     )
     return end()
   }
-  const { worked, times, waitMs, note } = gesture(trigger, scene, layers, around)
-  const name = triggerName(worked, around)
-  const page = layers.opensPage(worked)
+  const { worked, times, waitMs, note } = gesture(trigger, scene, stages, env)
+  const name = triggerName(worked, env)
+  const page = stages.opensPage(worked)
   if (page !== undefined) {
-    const title = page === null ? 'the page before' : `the page “${pageName(worked, page, around)}”`
+    const title = page === null ? 'the page before' : `the page “${pageName(worked, page, env)}”`
     step('device', 'runs', `${name} opens ${title}. Nothing goes to the program.`)
     return end([], page)
   }
-  const popup = layers.opensPopup(worked)
+  const popup = stages.opensPopup(worked)
   if (popup) {
     step('device', 'runs', `${name} brings up the pop-up set “${popup.name}” at the ${popup.at}.`, waitMs)
     return end()
@@ -112,19 +112,20 @@ export function tracePress(
       `${name} tells ${program.name} itself; no key is sent. ${note}${again}`.trim(),
       waitMs,
     )
-    step('system', 'passes', `${around.system.name} sees no key.`)
+    step('system', 'passes', `${env.system.name} sees no key.`)
     step('input method', 'passes', 'There is no character to type.')
     return end(runCommands(scene, worked, name, step))
   }
-  const sentNames = sent.map((s) => triggerName(s, around)).join(', then ')
+  const sentNames = sent.map((s) => triggerName(s, env)).join(', then ')
   const how =
     settings?.sends !== undefined
       ? `${name} sends ${sentNames}${settings.foreign ? `, as set for ${settings.foreign}` : ''}.`
       : `The keyboard sends ${sentNames}.`
   step('device', 'passes', `${how} ${note}${again}`.trim(), waitMs)
   for (const [i, chordSent] of sent.entries()) {
-    const stopped = passes(chordSent, scene, layers, step, around)
+    const stopped = passes(chordSent, scene, stages, step, env)
     if (stopped) return end()
+    if (worked.kind === 'sequence' && i < sent.length - 1) continue
     const walksMenu =
       sent.length > 1 && program.menuChord && triggerKey(sent[0] as Chord) === triggerKey(program.menuChord)
     if (walksMenu) {
@@ -133,12 +134,12 @@ export function tracePress(
         'passes',
         `${program.name} opens its menus and walks them by ${sent
           .slice(1)
-          .map((s) => triggerName(s, around))
+          .map((s) => triggerName(s, env))
           .join(', ')}.`,
       )
       const meant = settings?.command
       const arrives =
-        meant !== undefined && settings?.foreign === null && menuFault(meant, sent.slice(1), around) === null
+        meant !== undefined && settings?.foreign === null && menuFault(meant, sent.slice(1), env) === null
       step(
         'command',
         arrives ? 'runs' : 'ends',
@@ -146,25 +147,25 @@ export function tracePress(
       )
       return end(arrives ? [meant.id] : [])
     }
-    const own = sent.length === 1 && settings?.sends === undefined ? worked : chordSent
-    const ids = runCommands(scene, own, triggerName(own, around), step)
+    const own = settings?.sends === undefined ? worked : chordSent
+    const ids = runCommands(scene, own, triggerName(own, env), step)
     if (i === sent.length - 1 || ids.length === 0) return end(ids)
   }
   return end()
 }
 
-type Step = (layer: TraceLayer, outcome: TraceStep['outcome'], text: string, waitMs?: number) => void
+type Step = (stage: TraceStage, outcome: TraceStep['outcome'], text: string, waitMs?: number) => void
 
 /** Sends a chord through the system and the input method; true when one of them keeps it. */
-function passes(sent: Chord, scene: Scene, layers: PressLayers, step: Step, around: Surroundings): boolean {
-  const name = triggerName(sent, around)
-  const action = layers.system(sent)
+function passes(sent: Chord, scene: Scene, stages: PressStages, step: Step, env: Environment): boolean {
+  const name = triggerName(sent, env)
+  const action = stages.system(sent)
   if (action !== null) {
-    step('system', 'ends', `${around.system.name} takes ${name}: ${action}.`)
+    step('system', 'ends', `${env.system.name} takes ${name}: ${action}.`)
     return true
   }
-  step('system', 'passes', `${around.system.name} has nothing on ${name}.`)
-  const typed = layers.input(sent)
+  step('system', 'passes', `${env.system.name} has nothing on ${name}.`)
+  const typed = stages.input(sent)
   if (typed && scene.context?.typing === true) {
     step(
       'input method',
@@ -205,11 +206,11 @@ function runCommands(scene: Scene, trigger: Trigger, name: string, step: Step): 
 function gesture(
   trigger: Trigger,
   scene: Scene,
-  layers: PressLayers,
-  around: Surroundings,
+  stages: PressStages,
+  env: Environment,
 ): { readonly worked: Trigger; readonly times: number; readonly waitMs: number; readonly note: string } {
   const act = actOf(trigger)
-  const isSet = (t: Trigger): boolean => scene.isSet(t) || layers.opensPopup(t) !== undefined
+  const isSet = (t: Trigger): boolean => scene.isSet(t) || stages.opensPopup(t) !== undefined
   const has = (a: Act): boolean => withAct(trigger, a) !== trigger && isSet(withAct(trigger, a))
   if (act === 'press') {
     if (has('hold'))
@@ -243,11 +244,11 @@ function gesture(
   const plain = withAct(trigger, 'press')
   if (act === 'hold' || act === 'during') {
     const repeats =
-      'code' in trigger ? `Nothing is set for a held ${triggerName(plain, around)}: it repeats. ` : ''
+      'code' in trigger ? `Nothing is set for a held ${triggerName(plain, env)}: it repeats. ` : ''
     return { worked: plain, times: 1, waitMs: 0, note: repeats }
   }
   return { worked: plain, times: Number(act.slice(3)), waitMs: 0, note: '' }
 }
 
-const pageName = (trigger: Trigger, pageId: string, around: Surroundings): string =>
-  around.legends?.get(`${'deviceId' in trigger ? trigger.deviceId : ''}@${pageId}`) ?? pageId
+const pageName = (trigger: Trigger, pageId: string, env: Environment): string =>
+  env.legends?.get(`${'deviceId' in trigger ? trigger.deviceId : ''}@${pageId}`) ?? pageId

@@ -1,6 +1,6 @@
 import type { Command } from '../commands/index.js'
-import type { Placed } from '../model/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
+import type { Placed } from '../plan/index.js'
 
 export const changeKinds = ['added', 'moved', 'swapped', 'removed'] as const
 /** Of one command between two arrangements; swapped: two commands that have taken each other's place. */

@@ -1,7 +1,6 @@
-import type { ChordTable } from '../hand/index.js'
-import type { Arrangement, Catalogues, Plan } from '../plan/index.js'
+import type { PreparedModel } from '../model/index.js'
 import { changesBetween, learningMs, type Change } from './changes.js'
-import { benchTable, reportOf, workDesk, type ArrangementReport } from './report.js'
+import { prepareWork, reportOf, type ArrangementReport } from './report.js'
 
 /** One arrangement beside the first of a comparison. */
 export interface Compared {
@@ -15,28 +14,24 @@ export interface Compared {
 }
 
 /**
- * Arrangements side by side on the active bench, each against the first.
+ * Arrangements side by side over one bench, each against the first.
+ * @param models  one for each arrangement, of one plan and one bench
  * @param step  told of each arrangement that is done, for progress
  */
 export function compareArrangements(
-  plan: Plan,
-  arrangements: readonly Arrangement[],
-  catalogues: Catalogues,
-  table: ChordTable = benchTable(plan, catalogues),
+  models: readonly PreparedModel[],
   step: (done: number) => void = () => undefined,
 ): Compared[] {
-  const [base] = arrangements
+  const [base] = models
   if (!base) return []
   const out: Compared[] = []
   let first: ArrangementReport | null = null
-  for (const arrangement of arrangements) {
-    const report = reportOf(plan, workDesk(plan, arrangement, catalogues, table))
+  for (const model of models) {
+    const { plan, index, arrangement } = model
+    const report = reportOf(prepareWork(model))
     first ??= report
-    const changes = changesBetween(base.placements, arrangement.placements, plan.commands)
-    const learning = learningMs(
-      changes,
-      (command, trigger) => report.desk.survey.readerOf(command).score(trigger).score,
-    )
+    const changes = changesBetween(base.arrangement.placements, arrangement.placements, plan.commands)
+    const learning = learningMs(changes, (command, trigger) => index.readerOf(command).score(trigger).score)
     const savedPerDay = (first.day.msPerHour - report.day.msPerHour) * plan.hoursPerDay
     out.push({
       report,

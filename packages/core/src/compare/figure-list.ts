@@ -150,7 +150,7 @@ const clashFigure = (severity: (typeof severities)[number]): Figure => ({
   explain: ({ report }) => ({
     rule: 'Findings of the check of clashes, of this severity.',
     source: 'Catalogues of system keys and the plan; each finding names its evidence on the Clashes screen.',
-    lines: report.desk.clashes
+    lines: report.work.clashes
       .filter((c) => c.severity === severity)
       .map((c) => ({ name: c.kind, detail: c.message, value: '1' })),
   }),
@@ -241,13 +241,13 @@ export const figureList: readonly Figure[] = [
     digits: 2,
     better: 'more',
     value: ({ report }) => report.figures.mnemonicMean,
-    explain: ({ report: { desk } }, plan) => ({
+    explain: ({ report: { work } }, plan) => ({
       rule: 'Mean score of the best recalled trigger of each placed command, weighted by use. Those that lose most:',
       source: 'Scores of the rules are assumed; only their order is common practice.',
       lines: recallOf(
         plan.commands,
-        (id) => desk.context.triggersOf(id),
-        (command) => desk.survey.readerOf(command),
+        (id) => work.context.triggersOf(id),
+        (command) => work.model.index.readerOf(command),
       )
         .slice(0, partsShown)
         .map((r) => ({ name: r.command.name, detail: r.reason, value: count(r.score, 2) })),

@@ -3,12 +3,11 @@ export { compareDevices, deviceReach, type DeviceReach } from './devices.js'
 export { benchLoss, lossOfMove, type BenchLoss } from './loss.js'
 export { changeKinds, changesBetween, learningMs, type Change, type ChangeKind } from './changes.js'
 export {
-  benchTable,
   reportOf,
-  workDesk,
+  prepareWork,
   type ArrangementReport,
   type ReachCount,
-  type WorkDesk,
+  type ArrangementWork,
 } from './report.js'
 export { compareArrangements, type Compared } from './comparison.js'
 export { figureList, type Explanation, type Figure } from './figure-list.js'

@@ -1,5 +1,6 @@
 import type { Command } from '../commands/index.js'
-import { lackInWords, pressLayers, type Placed, type Surroundings } from '../model/index.js'
+import { missingPartInWords, pressStages, type Environment } from '../model/index.js'
+import type { Placed } from '../plan/index.js'
 
 /** What an arrangement loses on another bench. */
 export interface BenchLoss {
@@ -20,23 +21,23 @@ export interface BenchLoss {
  * What is lost when an arrangement moves to another bench.
  * @param there  surroundings whose controls are those of the other bench
  */
-export function benchLoss(placements: readonly Placed[], there: Surroundings): BenchLoss {
-  const layers = pressLayers(there)
+export function benchLoss(placements: readonly Placed[], there: Environment): BenchLoss {
+  const stages = pressStages(there)
   const commands = new Map(there.commands.map((c) => [c.id, c]))
   const lost: BenchLoss['lost'][number][] = []
-  const keeps = new Set<string>()
+  const locks = new Set<string>()
   let kept = 0
   for (const placement of placements) {
     const command = commands.get(placement.commandId)
     if (!command) continue
-    const lacks = layers.device(placement.trigger)
+    const lacks = stages.device(placement.trigger)
     if (lacks.length === 0) {
-      keeps.add(command.id)
+      locks.add(command.id)
       kept++
-    } else lost.push({ placement, command, lacks: lacks.map((lack) => lackInWords(lack, there)) })
+    } else lost.push({ placement, command, lacks: lacks.map((lack) => missingPartInWords(lack, there)) })
   }
   const byUse = (a: Command, b: Command): number => b.usesPerHour - a.usesPerHour || (a.id < b.id ? -1 : 1)
-  const without = [...new Set(lost.map((l) => l.command))].filter((c) => !keeps.has(c.id)).sort(byUse)
+  const without = [...new Set(lost.map((l) => l.command))].filter((c) => !locks.has(c.id)).sort(byUse)
   return {
     lost: lost.sort((a, b) => byUse(a.command, b.command)),
     without,
@@ -46,11 +47,7 @@ export function benchLoss(placements: readonly Placed[], there: Surroundings): B
 }
 
 /** What is lost from one bench to another: what is lacking on both is no loss of the move. */
-export function lossOfMove(
-  placements: readonly Placed[],
-  here: Surroundings,
-  there: Surroundings,
-): BenchLoss {
+export function lossOfMove(placements: readonly Placed[], here: Environment, there: Environment): BenchLoss {
   const lackingHere = new Set(benchLoss(placements, here).lost.map((l) => l.placement))
   return benchLoss(
     placements.filter((p) => !lackingHere.has(p)),

@@ -1,32 +1,14 @@
 import { findClashes, severities, type Clash, type Severity } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
-import {
-  chordTable,
-  reachIn,
-  reachSituation,
-  triggerReach,
-  verdicts,
-  type ChordTable,
-  type Verdict,
-} from '../hand/index.js'
-import { priceContext, surveyPlaces, type PlaceSurvey } from '../model/index.js'
-import {
-  activeBench,
-  surroundings,
-  type Arrangement,
-  type BenchSurroundings,
-  type Catalogues,
-  type Plan,
-} from '../plan/index.js'
-import { triggerKey, type Trigger } from '../triggers/index.js'
+import { triggerReach, verdicts, type Verdict } from '../hand/index.js'
+import type { PreparedModel } from '../model/index.js'
+import { triggerKey, type Trigger, type TriggerKey } from '../triggers/index.js'
 import { dayLoad, type DayLoad, type WorkContext } from '../work/index.js'
 import { arrangementFigures, type ArrangementFigures } from './figures.js'
 
-/** An arrangement over a bench, ready to be timed. */
-export interface WorkDesk {
-  readonly arrangement: Arrangement
-  readonly around: BenchSurroundings
-  readonly survey: PlaceSurvey
+/** An arrangement that is timed: the model, its clashes, and which triggers reach their command. */
+export interface ArrangementWork {
+  readonly model: PreparedModel
   readonly clashes: readonly Clash[]
   readonly context: WorkContext
 }
@@ -34,52 +16,39 @@ export interface WorkDesk {
 const noTriggers: readonly Trigger[] = []
 
 /**
- * The desk of an arrangement on the active bench. Triggers whose press never reaches their command do not count: such a
- * command goes through the menu.
- * @param table  the chord table of the bench, where there is one already
+ * Prepares an arrangement for timing. Triggers whose press never reaches their command do not count: such a command goes
+ * through the menu.
+ * @param clashes  the findings of the model's arrangement, where they are known already
  */
-export function workDesk(
-  plan: Plan,
-  arrangement: Arrangement,
-  catalogues: Catalogues,
-  table: ChordTable = benchTable(plan, catalogues),
-): WorkDesk {
-  const around = surroundings(plan, catalogues, arrangement)
-  const survey = surveyPlaces(arrangement.placements, around)
-  const clashes = findClashes(arrangement.placements, around)
-  const blocked = new Set(
-    clashes
-      .filter((c) => c.severity === 'blocks')
-      .flatMap((c) => c.commandIds.map((id) => `${id} ${triggerKey(c.trigger)}`)),
-  )
+export function prepareWork(
+  model: PreparedModel,
+  clashes: readonly Clash[] = findClashes(model.arrangement.placements, model.env),
+): ArrangementWork {
+  const { env, index, situation, reachContext } = model
+  const blocked = new Map<string, Set<TriggerKey>>()
+  for (const { severity, commandIds, trigger } of clashes) {
+    if (severity !== 'blocks') continue
+    for (const id of commandIds) {
+      const keys = blocked.get(id) ?? new Set()
+      blocked.set(id, keys.add(triggerKey(trigger)))
+    }
+  }
   const usable = new Map(
-    [...survey.triggers].map(([id, triggers]) => [
+    [...index.triggers].map(([id, triggers]) => [
       id,
-      triggers.filter((t) => !blocked.has(`${id} ${triggerKey(t)}`)),
+      triggers.filter((t) => blocked.get(id)?.has(triggerKey(t)) !== true),
     ]),
   )
   return {
-    arrangement,
-    around,
-    survey,
+    model,
     clashes,
     context: {
-      place: {
-        situation: table.situation,
-        price: priceContext(survey, reachIn(table)),
-        naming: around,
-      },
-      side: table.situation.hand.side,
-      commands: survey.commands,
+      place: { situation, reachContext, naming: env },
+      side: situation.hand.side,
+      commands: index.commands,
       triggersOf: (id) => usable.get(id) ?? noTriggers,
     },
   }
-}
-
-/** The chord table of the first hand on the active bench. */
-export function benchTable(plan: Plan, catalogues: Catalogues): ChordTable {
-  const { layout } = surroundings(plan, catalogues)
-  return chordTable(reachSituation(activeBench(plan), plan.devices, layout.altGraph))
 }
 
 /** How a command is reached at best: by verdict, or not at all. */
@@ -87,7 +56,7 @@ export type ReachCount = Verdict | 'menu'
 
 /** All that is told of one arrangement. */
 export interface ArrangementReport {
-  readonly desk: WorkDesk
+  readonly work: ArrangementWork
   readonly day: DayLoad
   readonly figures: ArrangementFigures
   readonly clashCounts: Readonly<Record<Severity, number>>
@@ -95,25 +64,27 @@ export interface ArrangementReport {
   readonly reachCounts: Readonly<Record<ReachCount, number>>
 }
 
-export function reportOf(plan: Plan, desk: WorkDesk): ArrangementReport {
-  const { context, survey, clashes } = desk
-  const { price } = context.place
+/** Times an hour of a prepared arrangement and counts what it reaches and what is wrong with it. */
+export function reportOf(work: ArrangementWork): ArrangementReport {
+  const { context, clashes, model } = work
+  const { plan, index } = model
+  const { reachContext } = context.place
   const bestVerdict = (command: Command): ReachCount => {
     const found = context
       .triggersOf(command.id)
-      .flatMap((t) => triggerReach(t, price)?.verdict ?? [])
+      .flatMap((t) => triggerReach(t, reachContext)?.verdict ?? [])
       .map((v) => verdicts.indexOf(v))
     return found.length > 0 ? (verdicts[Math.min(...found)] as Verdict) : 'menu'
   }
   const best = plan.commands.map(bestVerdict)
   return {
-    desk,
+    work,
     day: dayLoad(plan.commands, plan.routines, plan.hoursPerDay, context),
     figures: arrangementFigures(
       plan.commands,
       (id) => context.triggersOf(id),
-      (trigger) => triggerReach(trigger, price),
-      survey.readerOf,
+      (trigger) => triggerReach(trigger, reachContext),
+      index.readerOf,
     ),
     clashCounts: Object.fromEntries(
       severities.map((s) => [s, clashes.filter((c) => c.severity === s).length]),

@@ -66,15 +66,16 @@ export const figureHeads: readonly FigureHead[] = figureList.map(({ id, name, un
 export function comparisonSheet(compared: readonly Compared[], plan: Plan): SheetColumn[] {
   const [first] = compared
   return compared.map((one): SheetColumn => {
-    const { day, desk } = one.report
+    const { day, work } = one.report
+    const { arrangement } = work.model
     const msOf = ({ report }: Compared, commandId: string): number => {
-      const command = report.desk.survey.commands.get(commandId)
-      return command ? timeCommand(command, report.desk.context).ms * command.usesPerHour : 0
+      const command = report.work.model.index.commands.get(commandId)
+      return command ? timeCommand(command, report.work.context).ms * command.usesPerHour : 0
     }
     return {
-      id: desk.arrangement.id,
-      name: desk.arrangement.name,
-      isDefault: desk.arrangement.isDefault,
+      id: arrangement.id,
+      name: arrangement.name,
+      isDefault: arrangement.isDefault,
       figures: Object.fromEntries(
         figureList.map((f) => [f.id, { value: f.value(one, plan), explanation: f.explain(one, plan) }]),
       ),
@@ -97,7 +98,7 @@ export function comparisonSheet(compared: readonly Compared[], plan: Plan): Shee
         to: c.to,
         gainMs: first ? msOf(first, c.command.id) - msOf(one, c.command.id) : 0,
       })),
-      ways: Object.fromEntries(plan.commands.map((c) => [c.id, waysToDo(c, desk.context)])),
+      ways: Object.fromEntries(plan.commands.map((c) => [c.id, waysToDo(c, work.context)])),
       learningMs: one.learningMs,
       paysAfterDays: one.paysAfterDays,
     }

@@ -69,7 +69,7 @@ export function calibrationFrom(measured: Measured, nominal: Measured): Calibrat
     throw new CoreError('MEASURE_IMPLAUSIBLE', {
       where: [],
       what: 'By these figures the printer would be off by more than 10 % or 20 mm',
-      mend: `Measure again: the cross lies ${nominal.crossXMm} mm from the left and ${nominal.crossYMm} mm from the top, the rulers are ${nominal.acrossMm} and ${nominal.alongMm} mm long`,
+      remedy: `Measure again: the cross lies ${nominal.crossXMm} mm from the left and ${nominal.crossYMm} mm from the top, the rulers are ${nominal.acrossMm} and ${nominal.alongMm} mm long`,
     })
   return found.data
 }

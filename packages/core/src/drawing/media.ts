@@ -29,7 +29,7 @@ export function paperSizeMm(id: string): SizeMm {
     throw new CoreError('PAPER_UNKNOWN', {
       where: ['paper'],
       what: `there is no paper "${id.slice(0, 60)}"`,
-      mend: `choose one of ${papers.map((p) => p.id).join(', ')}, or name its size as in custom_card_85x54mm`,
+      remedy: `choose one of ${papers.map((p) => p.id).join(', ')}, or name its size as in custom_card_85x54mm`,
     })
   return { widthMm, heightMm }
 }

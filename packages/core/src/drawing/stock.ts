@@ -151,7 +151,7 @@ export function stockOf(id: string, own: readonly Stock[] = []): Stock {
     throw new CoreError('STOCK_UNKNOWN', {
       where: ['stock'],
       what: `there is no stock "${id.slice(0, 60)}"`,
-      mend: `choose one of ${[...own, ...shippedStocks].map((s) => s.id).join(', ')}`,
+      remedy: `choose one of ${[...own, ...shippedStocks].map((s) => s.id).join(', ')}`,
     })
   return found
 }

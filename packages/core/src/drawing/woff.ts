@@ -12,7 +12,7 @@ export function unwrapWoff(woff: Uint8Array): Uint8Array<ArrayBuffer> {
     throw new CoreError('FONT_UNREADABLE', {
       where: ['label font'],
       what: 'the file is not a WOFF 1 font',
-      mend: 'use the .woff file of the font',
+      remedy: 'use the .woff file of the font',
     })
   }
   const count = view.getUint16(12)

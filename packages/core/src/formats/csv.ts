@@ -31,8 +31,8 @@ export function readCsv<Column extends string>(
   required: readonly Column[],
   fileName: string,
 ): CsvRow<Column>[] {
-  const fail = (code: string, where: string, what: string, mend: string): never => {
-    throw new CoreError(code, { where: [fileName, where], what, mend })
+  const fail = (code: string, where: string, what: string, remedy: string): never => {
+    throw new CoreError(code, { where: [fileName, where], what, remedy })
   }
   const clean = text.replace(/^\uFEFF/, '')
   if (clean.trim() === '')

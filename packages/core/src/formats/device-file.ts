@@ -19,7 +19,7 @@ export function readDevice(text: string, fileName: string): Device {
     throw new CoreError('DEVICE_NOT_JSON', {
       where: [fileName],
       what: `the file is not JSON (${(error as Error).message})`,
-      mend: 'choose a .device.json file, or mend the place that is named',
+      remedy: 'choose a .device.json file, or mend the place that is named',
     })
   }
   const head = raw as { format?: unknown; version?: unknown; device?: unknown } | null
@@ -27,7 +27,7 @@ export function readDevice(text: string, fileName: string): Device {
     throw new CoreError('DEVICE_NOT_A_DEVICE', {
       where: [fileName, 'format'],
       what: 'this is JSON, but no device',
-      mend: `choose a file whose "format" is "${format}" and whose "version" is 1`,
+      remedy: `choose a file whose "format" is "${format}" and whose "version" is 1`,
     })
   }
   const parsed = deviceSchema.safeParse(head.device)
@@ -36,6 +36,6 @@ export function readDevice(text: string, fileName: string): Device {
   throw new CoreError('DEVICE_INVALID', {
     where: [fileName, 'device', ...(issue?.path ?? []).map((p) => (typeof p === 'symbol' ? String(p) : p))],
     what: issue?.message ?? 'not valid',
-    mend: 'mend the field, or export the device again',
+    remedy: 'mend the field, or export the device again',
   })
 }

@@ -63,7 +63,7 @@ export function readPlacementCsv(
       bad.push({
         line,
         column: String(error.detail.where[0]),
-        message: `${error.detail.what}; ${error.detail.mend}.`,
+        message: `${error.detail.what}; ${error.detail.remedy}.`,
       })
     }
   }
@@ -97,6 +97,6 @@ function readChord(text: string): Chord {
   throw new CoreError('RELAY_NO_CHORD', {
     where: ['sends'],
     what: `"${text.slice(0, 60)}" is no key combination`,
-    mend: 'write combinations such as Control+KeyK, separated by spaces',
+    remedy: 'write combinations such as Control+KeyK, separated by spaces',
   })
 }

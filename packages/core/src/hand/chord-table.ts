@@ -6,19 +6,19 @@ import { reachSolver, type ChordReach, type ReachSolver } from './reach.js'
 import { atHome, type ReachSituation } from './situation.js'
 
 /** How the hand reaches every place with one set of modifiers held; by the key's code, or the control's id without one. */
-export type ReachByPlace = Readonly<Record<string, ChordReach>>
+export type ReachByControl = Readonly<Record<string, ChordReach>>
 
 /**
- * One layer of the chord table: every key with `held`. Keys that are modifiers themselves are left out when any is held.
+ * One modifier set of the chord table: every key with `held`. Keys that are modifiers themselves are left out when any is held.
  * @param withIds  further controls that are held, such as a pad key that works as a modifier
  */
-export function reachLayer(
+export function reachWithHeld(
   solver: ReachSolver,
   controls: readonly Control[],
   held: readonly Modifier[],
   altGraph: boolean,
   withIds: readonly string[] = [],
-): ReachByPlace {
+): ReachByControl {
   const out: Record<string, ChordReach> = {}
   for (const place of placesOf(controls, held)) {
     const reach = solver.reachChord(held, place, altGraph, withIds)
@@ -43,19 +43,19 @@ export const modifierSets = (altGraph: boolean, most = 4): Modifier[][] => {
     .sort((a, b) => a.length - b.length)
 }
 
-/** The chord table of a hand over a bench: every control with every set of modifiers, each layer worked out once. */
+/** The chord table of a hand over a bench: every control with every set of modifiers, each modifier set worked out once. */
 export interface ChordTable {
   readonly situation: ReachSituation
-  /** a layer, worked out now or before; what the bench kept from `previous` is taken from there */
-  layer(held: readonly Modifier[], withId?: string): ReachByPlace
+  /** a modifier set, worked out now or before; what the bench kept from `previous` is taken from there */
+  withHeld(held: readonly Modifier[], withId?: string): ReachByControl
   /** chords that had to be solved, not taken over */
   readonly solved: number
 }
 
 interface Kept {
   readonly key: string
-  /** layers of this hand alone, before others help */
-  readonly direct: Map<string, ReachByPlace>
+  /** modifier sets of this hand alone, before others help */
+  readonly direct: Map<string, ReachByControl>
   readonly geometry: ReadonlyMap<string, string>
 }
 const keptOf = new WeakMap<ChordTable, Kept>()
@@ -89,15 +89,15 @@ export function chordTable(situation: ReachSituation, previous?: ChordTable): Ch
   const old = previous && keptOf.get(previous)
   const before = old?.key === key ? old : undefined
   const isSame = (place: string): boolean => geometry.get(place) === before?.geometry.get(place)
-  const direct = new Map<string, ReachByPlace>()
-  const final = new Map<string, ReachByPlace>()
+  const direct = new Map<string, ReachByControl>()
+  const final = new Map<string, ReachByControl>()
   const improve = fromElsewhere(situation, solver)
   let solved = 0
 
-  const directLayer = (name: string, held: readonly Modifier[], withId?: string): ReachByPlace => {
-    const oldLayer = before?.direct.get(name)
+  const directReach = (name: string, held: readonly Modifier[], withId?: string): ReachByControl => {
+    const oldReach = before?.direct.get(name)
     const heldSame =
-      oldLayer !== undefined &&
+      oldReach !== undefined &&
       held.every((m) => modifierCodes(m, altGraph).every(isSame)) &&
       (withId === undefined || isSame(withId))
     const out: Record<string, ChordReach> = {}
@@ -108,7 +108,7 @@ export function chordTable(situation: ReachSituation, previous?: ChordTable): Ch
       const known = heldSame && isSame(place)
       if (!known) solved++
       const reach = known
-        ? oldLayer[place]
+        ? oldReach[place]
         : solver.reachChord(held, place, altGraph, withId === undefined ? [] : [withId])
       if (reach) out[place] = reach
     }
@@ -119,18 +119,18 @@ export function chordTable(situation: ReachSituation, previous?: ChordTable): Ch
     get solved() {
       return solved
     },
-    layer(held, withId) {
+    withHeld(held, withId) {
       const name = `${held.join('+')}|${withId ?? ''}`
-      let layer = final.get(name)
-      if (!layer) {
-        const own = directLayer(name, held, withId)
+      let byControl = final.get(name)
+      if (!byControl) {
+        const own = directReach(name, held, withId)
         direct.set(name, own)
-        layer = Object.fromEntries(
+        byControl = Object.fromEntries(
           Object.entries(own).map(([place, reach]) => [place, improve(place, reach)]),
         )
-        final.set(name, layer)
+        final.set(name, byControl)
       }
-      return layer
+      return byControl
     },
   }
   keptOf.set(table, { key, direct, geometry })

@@ -95,7 +95,7 @@ function fitLines(trials: readonly FitTrial[]): Lines {
     throw new CoreError('FIT_TOO_FEW', {
       where: ['presses'],
       what: `${trials.length} presses do not tell the press from the way to the key`,
-      mend: `press at least ${leastPresses} keys, some under the finger and some farther off`,
+      remedy: `press at least ${leastPresses} keys, some under the finger and some farther off`,
     })
   }
   const press = (y - moving.reduce((sum, [, s]) => sum + (s.x * s.xy) / s.xx, 0)) / fall

@@ -18,7 +18,13 @@ export {
   type Verdict,
 } from './reach.js'
 export { benchSolver } from './bench-solver.js'
-export { chordTable, modifierSets, reachLayer, type ChordTable, type ReachByPlace } from './chord-table.js'
+export {
+  chordTable,
+  modifierSets,
+  reachWithHeld,
+  type ChordTable,
+  type ReachByControl,
+} from './chord-table.js'
 export { reachSituation, type ReachSituation } from './situation.js'
 export { moveToMs } from './homing.js'
 export { fingerCapacity, wristBand, type WristBand } from './load.js'
@@ -27,7 +33,7 @@ export { fitHand, type FittedHand, type FitTrial } from './fit.js'
 export { reachContours, reachField, type FieldArea, type ReachContour, type ReachField } from './field.js'
 export { chordTimeMs, homingTimeMs, indexOfDifficultyBits, movementMs } from './time.js'
 export { spanPercentile, type SpanSurvey } from './span.js'
-export { reachIn, strokeMs, triggerReach, type PriceContext, type ReachAt } from './price.js'
+export { reachIn, strokeMs, triggerReach, type ReachContext, type ReachAt } from './trigger-reach.js'
 export {
   aimBox,
   degToRad,

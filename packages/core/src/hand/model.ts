@@ -70,7 +70,7 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
       throw new CoreError('REST_MISSING', {
         where: ['hands', hand.side, 'rests', finger],
         what: `the ${finger} finger rests on "${id}", which is not on the device`,
-        mend: 'choose a control that the device has',
+        remedy: 'choose a control that the device has',
       })
     }
     return { x: control.xMm * sign, y: control.yMm, z: control.zMm ?? 0 }

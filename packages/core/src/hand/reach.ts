@@ -234,8 +234,8 @@ const outOfFingers = (ids: readonly string[]): ChordReach => ({
 })
 
 function checkIds(ids: readonly string[], known: ReadonlyMap<string, Control>): void {
-  const fail = (what: string, mend: string): never => {
-    throw new CoreError('CHORD_UNREADABLE', { where: ['keys'], what, mend })
+  const fail = (what: string, remedy: string): never => {
+    throw new CoreError('CHORD_UNREADABLE', { where: ['keys'], what, remedy })
   }
   if (ids.length === 0 || ids.length > 5)
     fail(`a hand presses 1 to 5 keys, not ${ids.length}`, 'name one key for each finger')

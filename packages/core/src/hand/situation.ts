@@ -14,7 +14,7 @@ import {
   type PointerHold,
   type RestingHand,
 } from '../bench/index.js'
-import { spot } from '../triggers/index.js'
+import { controlRef } from '../triggers/index.js'
 import type { HandAtRest } from './model.js'
 
 /** All that reach depends on, as plain data that can be sent to a worker. */
@@ -91,5 +91,5 @@ function pointerHold(bench: Bench, devices: readonly Device[]): PointerHold | nu
 export const atHome = (hand: HandAtRest, home: Home): HandAtRest => ({
   ...hand,
   rests: home.rests,
-  thumbRest: spot(home.deviceId, 'Space'),
+  thumbRest: controlRef(home.deviceId, 'Space'),
 })

@@ -5,8 +5,8 @@ export interface SpanSurvey {
 }
 
 /** Percentile of a span in a survey, by linear interpolation between its quantiles; 0 or 100 beyond them. */
-export function spanPercentile(survey: SpanSurvey, spanMm: number): number {
-  const points = Object.entries(survey.quantilesMm)
+export function spanPercentile(index: SpanSurvey, spanMm: number): number {
+  const points = Object.entries(index.quantilesMm)
     .map(([percent, mm]) => ({ percent: Number(percent), mm }))
     .sort((a, b) => a.percent - b.percent)
   const above = points.findIndex((p) => p.mm >= spanMm)

@@ -11,9 +11,9 @@ import {
   type Mark,
   type Stock,
 } from '../drawing/index.js'
-import { spot } from '../triggers/index.js'
+import { controlRef } from '../triggers/index.js'
 import { columnBoxes, columns, levelHeight, type ColumnBox, type ColumnRow } from './columns.js'
-import { fitLabel, textAt } from './fit.js'
+import { layOutLabel, textAt } from './fit.js'
 import { labelMarks } from './labels.js'
 import { characterArcMinutes, heightAtMm } from './legibility.js'
 import { labelTexts, printable, printedLegend, type LabelSource, type NamedLabel } from './texts.js'
@@ -108,7 +108,7 @@ function textsOf(
   // every level stands here, whichever one the key's own label is for; in the words of the key
   const keys = source.design.keys.map(({ controlId, words }) => ({ controlId, words }))
   const design = { ...source.design, keys }
-  const placed = controls.map((c) => ({ ...c, id: spot(device.id, c.id), pointing: false }))
+  const placed = controls.map((c) => ({ ...c, id: controlRef(device.id, c.id), pointing: false }))
   const made = labelTexts({ ...source, controls: placed, design })
   const isPointed = isPointingDevice(device)
   return new Map(
@@ -149,7 +149,7 @@ function keyDrawing(
     content: 'text',
     levels: 'lines',
   } as const
-  const fit = fitLabel({ ...said, legend }, { ...form, readingDistanceMm: sheetDistanceMm }, font)
+  const fit = layOutLabel({ ...said, legend }, { ...form, readingDistanceMm: sheetDistanceMm }, font)
   // words cut to their initials help nobody where there is room to write them out
   if (fit.ok && !fit.shortened) return { drawing: [outline, ...labelMarks(fit, '#000000')], note: null }
   const mark = `${number}`

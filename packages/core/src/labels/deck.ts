@@ -1,7 +1,7 @@
 import { deviceControls, pagesOf, type Device } from '../bench/index.js'
 import { filled, rectPath, type Colour, type Drawing, type LabelFont } from '../drawing/index.js'
-import { heldOf, spotOf } from '../triggers/index.js'
-import { fitLabel, type LabelEntry } from './fit.js'
+import { heldOf, controlRefOf } from '../triggers/index.js'
+import { layOutLabel, type LabelEntry } from './fit.js'
 import { labelMarks } from './labels.js'
 import { howWorked, labelIconId, labelTextOf, type LabelSource } from './texts.js'
 
@@ -48,7 +48,7 @@ export function deckFaces(
         const command = commands.get(commandId)
         const isHere =
           trigger.kind === 'button' &&
-          spotOf(trigger) === `${device.id}/${control.id}` &&
+          controlRefOf(trigger) === `${device.id}/${control.id}` &&
           (trigger.pageId === undefined || trigger.pageId === page.id)
         if (!command || !isHere) continue
         const iconId = labelIconId(command, source.icons)
@@ -70,7 +70,7 @@ export function deckFaces(
         content: 'icon-text',
         levels: 'lines',
       } as const
-      const fit = fitLabel(
+      const fit = layOutLabel(
         { legend: '', entries },
         { ...form, readingDistanceMm: options.readingDistanceMm },
         font,

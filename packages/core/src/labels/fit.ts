@@ -34,7 +34,7 @@ export interface LabelForm {
   readonly readingDistanceMm: number
 }
 
-export type LabelFit =
+export type LabelLayout =
   | {
       readonly ok: true
       readonly lines: readonly LabelLine[]
@@ -53,7 +53,7 @@ const iconSizesMm = [12, 10, 9, 8, 7, 6, 5, 4.5, 4, 3.5, leastIconMm]
  * Puts text and icons on a label: as they are where they fit, then shortened step by step, at 20' and then at 16' of
  * arc, never less. An icon that finds no room is left out and named.
  */
-export function fitLabel(label: LabelText, form: LabelForm, font: LabelFont): LabelFit {
+export function layOutLabel(label: LabelText, form: LabelForm, font: LabelFont): LabelLayout {
   const strange = font.missing(
     [label.legend, ...label.entries.flatMap((e) => [e.text, e.short ?? '', e.chord ?? ''])].join(''),
   )
@@ -141,7 +141,7 @@ function layAll(
   const lines: LabelLine[] = []
   const icons: LabelIcon[] = []
   for (const [at, entry] of label.entries.entries()) {
-    const place = placeOf(entry) as Place
+    const place = placeOf(entry) as Corner
     const box = boxOf(place, whole.round ? squareIn(whole) : whole, taken)
     const stack = [...(at === 0 ? legend : []), ...(items[at] as StackItem[])]
     const laid = layStack(stack, box, isMiddle, capMm, iconMm, font)
@@ -152,13 +152,13 @@ function layAll(
   return { lines, icons }
 }
 
-interface Place {
+interface Corner {
   readonly column: 0 | 1
   readonly row: 0 | 1
 }
 
 /** Where each level stands: plain below at the left, Shift above it, as letters stand on key tops; the rest at the right. */
-const places: Readonly<Record<string, Place>> = {
+const places: Readonly<Record<string, Corner>> = {
   '': { column: 0, row: 1 },
   Shift: { column: 0, row: 0 },
   Control: { column: 1, row: 0 },
@@ -167,11 +167,11 @@ const places: Readonly<Record<string, Place>> = {
   Meta: { column: 1, row: 1 },
 }
 
-const placeOf = (entry: LabelEntry): Place | undefined => places[entry.held.join('+')]
+const placeOf = (entry: LabelEntry): Corner | undefined => places[entry.held.join('+')]
 
 /** Why the levels cannot each have a place, or null when they can. */
 function placeClash(label: LabelText): string | null {
-  const seen = new Set<Place | undefined>()
+  const seen = new Set<Corner | undefined>()
   for (const entry of label.entries) {
     const place = placeOf(entry)
     if (place === undefined)
@@ -197,7 +197,7 @@ function squareIn(label: Box): Box {
 }
 
 /** A quarter of the label; a corner with nothing beside it has the whole row, with nothing in the other row all height. */
-function boxOf(place: Place, whole: Box, taken: readonly (Place | undefined)[]): Box {
+function boxOf(place: Corner, whole: Box, taken: readonly (Corner | undefined)[]): Box {
   const isTaken = (column: number, row: number): boolean =>
     taken.some((p) => p?.column === column && p.row === row)
   const other = 1 - place.row

@@ -1,5 +1,5 @@
 export { arcMinutesOf, characterArcMinutes, heightAtMm } from './legibility.js'
-export { fitLabel, type LabelEntry, type LabelFit, type LabelForm, type LabelText } from './fit.js'
+export { layOutLabel, type LabelEntry, type LabelLayout, type LabelForm, type LabelText } from './fit.js'
 export { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
 export { shorten } from './shorten.js'
 export { iconSet, type IconPackage, type IconSet } from './icon-set.js'

@@ -20,7 +20,7 @@ import {
   type LabelRule,
 } from '../label-design/index.js'
 import type { Modifier } from '../triggers/index.js'
-import { fitLabel, type LabelFit, type LabelForm } from './fit.js'
+import { layOutLabel, type LabelLayout, type LabelForm } from './fit.js'
 import { modifierSigns } from './signs.js'
 import { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
 import { labelTexts, printedLegend, type LabelSource, type NamedEntry } from './texts.js'
@@ -117,7 +117,7 @@ export function makeLabels(source: LabelSource, font: LabelFont): LabelSet {
       levels: rule.levels,
       readingDistanceMm: rule.readingDistanceMm,
     }
-    const fit = fitLabel(text, form, font)
+    const fit = layOutLabel(text, form, font)
     if (!fit.ok) {
       put(fit.reason)
       continue
@@ -166,7 +166,7 @@ function withLikenesses(labels: readonly Label[]): Label[] {
 }
 
 /** What a fitted label is drawn with. */
-export function labelMarks(fit: Extract<LabelFit, { ok: true }>, ink: string): Mark[] {
+export function labelMarks(fit: Extract<LabelLayout, { ok: true }>, ink: string): Mark[] {
   const signs = (held: readonly Modifier[], rightMm: number, topMm: number, capMm: number): Mark[] =>
     held.map((modifier, i) =>
       filled(modifierSigns[modifier], ink, {

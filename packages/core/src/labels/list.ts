@@ -6,8 +6,9 @@ import {
   type Command,
   type Program,
 } from '../commands/index.js'
-import type { Placed, Surroundings } from '../model/index.js'
-import { spotOf, triggerName, type Trigger } from '../triggers/index.js'
+import type { Environment } from '../model/index.js'
+import { controlRefOf, triggerName, type Trigger } from '../triggers/index.js'
+import type { Placed } from '../plan/index.js'
 
 export const listOrders = ['context', 'device'] as const
 export type ListOrder = (typeof listOrders)[number]
@@ -45,33 +46,33 @@ const keysAnyBoard = 'Keyboard'
 export function triggerList(
   title: string,
   placements: readonly Placed[],
-  around: Surroundings,
+  env: Environment,
   order: ListOrder,
 ): TriggerList {
-  const commands = new Map(around.commands.map((c) => [c.id, c]))
+  const commands = new Map(env.commands.map((c) => [c.id, c]))
   const placed = placements.flatMap(({ commandId, trigger }) => {
     const command = commands.get(commandId)
     return command ? [{ command, trigger }] : []
   })
-  const name = (trigger: Trigger): string => triggerName(trigger, around)
+  const name = (trigger: Trigger): string => triggerName(trigger, env)
   const deviceOf = (trigger: Trigger): string => {
-    if (trigger.kind === 'popup') return around.legends?.get(`popup/${trigger.setId}`) ?? trigger.setId
-    if ('deviceId' in trigger) return around.legends?.get(`device/${trigger.deviceId}`) ?? trigger.deviceId
+    if (trigger.kind === 'popup') return env.legends?.get(`popup/${trigger.setId}`) ?? trigger.setId
+    if ('deviceId' in trigger) return env.legends?.get(`device/${trigger.deviceId}`) ?? trigger.deviceId
     return keysAnyBoard
   }
   // keys in the order in which they lie, so that a glance finds them; what is not on the bench comes last
-  const place = new Map(around.controls.map((c, i) => [c.code ?? c.id, i]))
-  const orderOf = (trigger: Trigger): number => place.get(spotOf(trigger) ?? '') ?? Infinity
+  const place = new Map(env.controls.map((c, i) => [c.code ?? c.id, i]))
+  const orderOf = (trigger: Trigger): number => place.get(controlRefOf(trigger) ?? '') ?? Infinity
   const entries = (list: typeof placed, where: (of: (typeof placed)[number]) => string): ListEntry[] =>
     list
       .toSorted(
         (a, b) => orderOf(a.trigger) - orderOf(b.trigger) || (name(a.trigger) < name(b.trigger) ? -1 : 1),
       )
       .map((of) => ({ trigger: name(of.trigger), command: fullName(of.command), where: where(of) }))
-  const programOf = (command: Command) => around.programs.find((p) => p.id === command.programId)
+  const programOf = (command: Command) => env.programs.find((p) => p.id === command.programId)
   const sections =
     order === 'context'
-      ? around.programs.flatMap((program) =>
+      ? env.programs.flatMap((program) =>
           [null, ...program.contexts].map((context) => ({
             title: `${program.name}, ${context?.name ?? 'everywhere'}`,
             // what is live everywhere stands once, not in each context

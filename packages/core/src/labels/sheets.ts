@@ -14,7 +14,7 @@ import {
 } from '../drawing/index.js'
 import { CoreError } from '../errors.js'
 import { groundOf, type LabelDesign } from '../label-design/index.js'
-import type { Surroundings } from '../model/index.js'
+import type { Environment } from '../model/index.js'
 import { boardSheet } from './board-sheet.js'
 import { deckFaces, deckPage, defaultFaceOptions, type DeckFace } from './deck.js'
 import type { IconSet } from './icon-set.js'
@@ -33,7 +33,7 @@ export interface SheetSource {
   /** plan and arrangement in words */
   readonly title: string
   readonly placements: LabelSource['placements']
-  readonly around: Surroundings
+  readonly env: Environment
   readonly design: LabelDesign
   readonly icons: IconSet
 }
@@ -66,39 +66,39 @@ export interface Sheet {
 }
 
 /** Devices whose controls take a label: on the bench, not in the pointing hand, without screens of their own. */
-export const labelledDevices = (around: Surroundings): Device[] =>
-  (around.devices ?? []).filter(
+export const labelledDevices = (env: Environment): Device[] =>
+  (env.devices ?? []).filter(
     (d) =>
       !isPointingDevice(d) &&
       pagesOf(d).length === 0 &&
-      around.controls.some((c) => c.id.startsWith(`${d.id}/`)),
+      env.controls.some((c) => c.id.startsWith(`${d.id}/`)),
   )
 
 /** Devices whose buttons show pictures, page by page. */
-export const deckDevices = (around: Surroundings): Device[] =>
-  (around.devices ?? []).filter((d) => pagesOf(d).length > 0)
+export const deckDevices = (env: Environment): Device[] =>
+  (env.devices ?? []).filter((d) => pagesOf(d).length > 0)
 
 /**
  * @throws CoreError `NOTHING_TO_PRINT` when the choice has nothing to show, `STOCK_UNKNOWN`, `PAPER_UNKNOWN`
  */
 export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelFont): Sheet {
-  const { around, design, placements, icons } = source
+  const { env, design, placements, icons } = source
   const { rule } = design
   const isOnLabels = choice.kind === 'labels' || choice.kind === 'calibration'
   const stock = isOnLabels
     ? stockOf(rule.stockId, design.stocks)
     : paperStock(choice.kind === 'strokes' ? rule.cardPaper : rule.paper)
   const plain = { stock, ground: white as Colour, unreadable: [], labels: null, faces: null }
-  const commands = commandsOf(around, choice)
-  const from: LabelSource = { ...around, placements, commands, controls: around.controls, design, icons }
+  const commands = commandsOf(env, choice)
+  const from: LabelSource = { ...env, placements, commands, controls: env.controls, design, icons }
   switch (choice.kind) {
     case 'labels':
       return labelsSheet(source, choice, from, stock, font)
     case 'deck':
-      return deckSheet(from, choice, around, plain, font)
+      return deckSheet(from, choice, env, plain, font)
     case 'strokes': {
-      const programs = around.programs.filter((p) => choice.programId === null || p.id === choice.programId)
-      const sets = strokeSets({ ...from, commands: around.commands }, programs).filter(
+      const programs = env.programs.filter((p) => choice.programId === null || p.id === choice.programId)
+      const sets = strokeSets({ ...from, commands: env.commands }, programs).filter(
         (s) => choice.contextId === null || s.context.id === choice.contextId,
       )
       if (sets.length === 0)
@@ -114,12 +114,12 @@ export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelF
       return { ...plain, document: { ...cards, title: source.title }, unreadable }
     }
     case 'board': {
-      const device = pick(around.devices ?? [], choice.deviceId)
+      const device = pick(env.devices ?? [], choice.deviceId)
       return { ...plain, document: boardSheet(device, from, source.title, stock, font) }
     }
     case 'list':
     case 'card': {
-      const list = triggerList(source.title, placements, around, choice.order)
+      const list = triggerList(source.title, placements, env, choice.order)
       if (list.sections.length === 0) throw nothing('no command has a trigger', 'place a command first')
       const make = choice.kind === 'list' ? listSheet : foldedCard
       return { ...plain, document: make(list, stock, font) }
@@ -135,8 +135,8 @@ export function paperStock(media: string): Stock {
   return { kind: 'sheet', id: media, name: papers.find((p) => p.id === media)?.name ?? media, media }
 }
 
-const nothing = (what: string, mend: string): CoreError =>
-  new CoreError('NOTHING_TO_PRINT', { where: [], what, mend })
+const nothing = (what: string, remedy: string): CoreError =>
+  new CoreError('NOTHING_TO_PRINT', { where: [], what, remedy })
 
 function pick(devices: readonly Device[], id: string | null): Device {
   const device = id === null ? devices[0] : devices.find((d) => d.id === id)
@@ -151,20 +151,20 @@ function pick(devices: readonly Device[], id: string | null): Device {
 }
 
 /** The commands of the program and context that the sheet is for. */
-function commandsOf(around: Surroundings, { programId, contextId }: SheetChoice): Command[] {
-  const program = programId === null ? around.programs[0] : around.programs.find((p) => p.id === programId)
-  return program ? around.commands.filter((c) => isLiveIn(c, program, contextId)) : []
+function commandsOf(env: Environment, { programId, contextId }: SheetChoice): Command[] {
+  const program = programId === null ? env.programs[0] : env.programs.find((p) => p.id === programId)
+  return program ? env.commands.filter((c) => isLiveIn(c, program, contextId)) : []
 }
 
 function labelsSheet(
-  { title, around, design }: SheetSource,
+  { title, env, design }: SheetSource,
   choice: SheetChoice,
   from: LabelSource,
   stock: Stock,
   font: LabelFont,
 ): Sheet {
-  const devices = new Set(labelledDevices(around).map((d) => d.id))
-  const controls = around.controls.filter((c) => {
+  const devices = new Set(labelledDevices(env).map((d) => d.id))
+  const controls = env.controls.filter((c) => {
     const deviceId = c.id.split('/')[0] as string
     return devices.has(deviceId) && (choice.deviceId === null || deviceId === choice.deviceId)
   })
@@ -191,13 +191,13 @@ function labelsSheet(
 function deckSheet(
   from: LabelSource,
   choice: SheetChoice,
-  around: Surroundings,
+  env: Environment,
   plain: Omit<Sheet, 'document'>,
   font: LabelFont,
 ): Sheet {
-  const device = pick(deckDevices(around), choice.deviceId)
+  const device = pick(deckDevices(env), choice.deviceId)
   const readingDistanceMm = from.design.rule.readingDistanceMm
-  const source = { ...from, commands: around.commands }
+  const source = { ...from, commands: env.commands }
   const faces = deckFaces(device, source, { ...defaultFaceOptions, readingDistanceMm }, font)
   return {
     ...plain,

@@ -12,7 +12,7 @@ import {
   type Stock,
 } from '../drawing/index.js'
 import type { LabelDesign } from '../label-design/index.js'
-import { heldOf, spot, type Modifier, type Trigger } from '../triggers/index.js'
+import { heldOf, controlRef, type Modifier, type Trigger } from '../triggers/index.js'
 import { textAt } from './fit.js'
 import { characterArcMinutes, heightAtMm } from './legibility.js'
 import { shorteningSteps } from './shorten.js'
@@ -27,7 +27,7 @@ export interface StrokeSet {
   readonly program: Program
   readonly context: Context
   /** `device/control` */
-  readonly spot: string
+  readonly controlRef: string
   readonly deviceName: string
   readonly of: number
   readonly strokes: readonly { readonly command: Command; readonly trigger: Stroke }[]
@@ -41,21 +41,24 @@ export function strokeSets(source: LabelSource, programs: readonly Program[]): S
     return command && trigger.kind === 'stroke' ? [{ command, trigger }] : []
   })
   const fields = new Map(
-    strokes.map(({ trigger }) => [`${spot(trigger.deviceId, trigger.controlId)} ${trigger.of}`, trigger]),
+    strokes.map(({ trigger }) => [
+      `${controlRef(trigger.deviceId, trigger.controlId)} ${trigger.of}`,
+      trigger,
+    ]),
   )
   return programs.flatMap((program) =>
     program.contexts.flatMap((context) =>
       [...fields.values()].flatMap((field): StrokeSet[] => {
-        const at = spot(field.deviceId, field.controlId)
+        const at = controlRef(field.deviceId, field.controlId)
         const here = strokes.filter(
           ({ command, trigger }) =>
             trigger.of === field.of &&
-            spot(trigger.deviceId, trigger.controlId) === at &&
+            controlRef(trigger.deviceId, trigger.controlId) === at &&
             isLiveIn(command, program, context.id),
         )
         if (here.length === 0) return []
         const deviceName = source.legends?.get(`device/${field.deviceId}`) ?? field.deviceId
-        return [{ program, context, spot: at, deviceName, of: field.of, strokes: here }]
+        return [{ program, context, controlRef: at, deviceName, of: field.of, strokes: here }]
       }),
     ),
   )

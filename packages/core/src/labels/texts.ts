@@ -7,7 +7,7 @@ import {
   actOf,
   heldOf,
   keyLegend,
-  spotOf,
+  controlRefOf,
   triggerName,
   type Chord,
   type Modifier,
@@ -101,7 +101,7 @@ export function labelTexts(source: LabelSource): NamedLabel[] {
   for (const placement of source.placements) {
     const { trigger } = placement
     const command = commands.get(placement.commandId)
-    const place = spotOf(trigger)
+    const place = controlRefOf(trigger)
     const held = heldOf(trigger)
     if (!command || place === null || trigger.kind === 'stroke') continue
     if (held.some((m) => design.rule.without.includes(m))) continue

@@ -27,7 +27,7 @@ export function neighboursOf(controls: readonly Lying[]): Neighbours {
   const out = new Map<string, Partial<Record<Side, string>>>()
   for (const control of controls) {
     const angle = (-(control.turnDeg ?? 0) * Math.PI) / 180
-    const best: Partial<Record<Side, { spot: string; gap: number }>> = {}
+    const best: Partial<Record<Side, { controlRef: string; gap: number }>> = {}
     for (const other of controls) {
       if (other === control || other.deviceId !== control.deviceId) continue
       const [x, y] = [other.xMm - control.xMm, other.yMm - control.yMm]
@@ -38,13 +38,13 @@ export function neighboursOf(controls: readonly Lying[]): Neighbours {
       const offer = (side: Side, gap: number): void => {
         // rounding must not choose between two that are as near
         if (gap > gapMm || (best[side]?.gap ?? Infinity) <= gap + 0.001) return
-        best[side] = { spot: spotIn(other), gap }
+        best[side] = { controlRef: spotIn(other), gap }
       }
       if (Math.abs(dy) < rowMm) offer(dx > 0 ? 'right' : 'left', across)
       // rows are staggered: of two keys above, the nearer one counts
       else if (across < -rowMm / 2) offer(dy > 0 ? 'down' : 'up', along + Math.abs(dx) / 1000)
     }
-    out.set(spotIn(control), Object.fromEntries(Object.entries(best).map(([s, b]) => [s, b.spot])))
+    out.set(spotIn(control), Object.fromEntries(Object.entries(best).map(([s, b]) => [s, b.controlRef])))
   }
   return out
 }

@@ -1,5 +1,5 @@
 import type { Command } from '../commands/index.js'
-import { heldOf, spotOf, triggerKey, type Trigger } from '../triggers/index.js'
+import { heldOf, controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import type { MnemonicContext } from './context.js'
 import type { Side } from './neighbours.js'
 import type { Way } from './opposites.js'
@@ -54,7 +54,7 @@ export const sideBySide: PlaceRule = (command, context) =>
     const side = sideOf(axis, isFirst)
     return context.triggersOf(other.id).flatMap((there): Link[] => {
       // the opposite lies on `side` of this one, so this one lies on the opposed side of it
-      const beside = context.neighbours.get(spotOf(there) ?? '')?.[opposed[side]]
+      const beside = context.neighbours.get(controlRefOf(there) ?? '')?.[opposed[side]]
       const here = beside === undefined ? null : onSpot(there, beside)
       return here
         ? [

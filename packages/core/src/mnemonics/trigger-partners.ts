@@ -30,7 +30,7 @@ export function areOppositeWays(a: Trigger, b: Trigger): boolean {
 
 /** The same trigger on another key or control, or null for kinds that stand on none. */
 export function onSpot(trigger: Trigger, place: string): Trigger | null {
-  if (trigger.kind === 'popup') return null
+  if (trigger.kind === 'popup' || trigger.kind === 'sequence') return null
   if ('code' in trigger) return place.includes('/') ? null : { ...trigger, code: place }
   const [deviceId, controlId] = place.split('/')
   return deviceId === undefined || controlId === undefined ? null : { ...trigger, deviceId, controlId }

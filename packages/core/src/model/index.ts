@@ -1,10 +1,14 @@
 export {
-  lackInWords,
-  pressLayers,
-  sentBy,
-  type Placed,
-  type PressLayers,
-  type Surroundings,
-} from './stages.js'
+  checkPlanOpens,
+  environmentOf,
+  layoutOf,
+  type BenchEnvironment,
+  type Catalogues,
+  type Environment,
+} from './environment.js'
+export { groupKey, type GroupKey } from './group-key.js'
+export { indexPlaces, reachContextOf, reservedBy, type PlaceIndex, type Reservation } from './place-index.js'
+export { prepare, type PreparedModel, type PrepareOptions } from './prepare.js'
+export { pressStages, sentBy, type PressStages } from './stages.js'
 export { typedBy, type Typed } from './typing.js'
-export { keptBy, priceContext, surveyPlaces, type PlaceSurvey } from './place-index.js'
+export { missingPartInWords, reservationInWords } from './words.js'

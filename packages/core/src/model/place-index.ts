@@ -1,26 +1,28 @@
-import { splitSpot, type Control } from '../bench/index.js'
+import { splitControlRef, type Control } from '../bench/index.js'
 import { ruleBook, type Command, type RuleBook } from '../commands/index.js'
-import { homingTimeMs, type PriceContext } from '../hand/index.js'
+import { homingTimeMs, type ReachContext } from '../hand/index.js'
 import {
   mnemonicContext,
   mnemonicReader,
   type MnemonicContext,
   type MnemonicReader,
 } from '../mnemonics/index.js'
-import { triggerKey, type Trigger } from '../triggers/index.js'
-import { pressLayers, sentBy, type Placed, type PressLayers, type Surroundings } from './stages.js'
+import { triggerKey, type Trigger, type PopupSet, type TriggerKey } from '../triggers/index.js'
+import { limitedTo, type Placed } from '../plan/index.js'
+import type { Environment } from './environment.js'
+import { pressStages, sentBy, type PressStages } from './stages.js'
 
 /** An arrangement prepared for questions about its triggers. */
-export interface PlaceSurvey {
-  readonly around: Surroundings
-  readonly layers: PressLayers
+export interface PlaceIndex {
+  readonly env: Environment
+  readonly stages: PressStages
   readonly rules: RuleBook
   readonly mnemonics: MnemonicContext
   /** devices of the pointing hand, and how long it takes to take them up, ms; 0 for the one that it holds */
   readonly pointing: ReadonlyMap<string, number>
-  /** commands by trigger key, most used first */
-  readonly holders: ReadonlyMap<string, readonly Command[]>
-  /** triggers by command id */
+  /** commands on each trigger as their placements limit them, most used first; those that a chain runs too */
+  readonly holders: ReadonlyMap<TriggerKey, readonly Command[]>
+  /** triggers by command id; a chain runs more than the command, so that it is none of its triggers */
   readonly triggers: ReadonlyMap<string, readonly Trigger[]>
   readonly commands: ReadonlyMap<string, Command>
   /** how triggers recall a command; made once for each */
@@ -29,30 +31,35 @@ export interface PlaceSurvey {
 
 const noTriggers: readonly Trigger[] = []
 
-export function surveyPlaces(placements: readonly Placed[], around: Surroundings): PlaceSurvey {
-  const commands = new Map(around.commands.map((c) => [c.id, c]))
-  const holders = new Map<string, Command[]>()
+/** Prepares an arrangement for questions about its triggers. Placements of unknown commands are passed over. */
+export function indexPlaces(placements: readonly Placed[], env: Environment): PlaceIndex {
+  const commands = new Map(env.commands.map((c) => [c.id, c]))
+  const holders = new Map<TriggerKey, Command[]>()
   const triggers = new Map<string, Trigger[]>()
-  for (const { commandId, trigger } of placements) {
+  for (const { commandId, trigger, contextIds, then = [] } of placements) {
     const command = commands.get(commandId)
     if (!command) continue
     const key = triggerKey(trigger)
+    const run = [command, ...then.flatMap((id) => commands.get(id) ?? [])].map((c) =>
+      limitedTo(c, contextIds),
+    )
     const there = holders.get(key)
-    if (there) there.push(command)
-    else holders.set(key, [command])
+    if (there) there.push(...run)
+    else holders.set(key, run)
+    if (then.length > 0) continue
     const own = triggers.get(commandId)
     if (own) own.push(trigger)
     else triggers.set(commandId, [trigger])
   }
   for (const list of holders.values()) list.sort((a, b) => b.usesPerHour - a.usesPerHour)
-  const mnemonics = mnemonicContext(around, (id) => triggers.get(id) ?? noTriggers)
+  const mnemonics = mnemonicContext(env, (id) => triggers.get(id) ?? noTriggers)
   const readers = new Map<string, MnemonicReader>()
   return {
-    around,
-    layers: pressLayers(around),
-    rules: ruleBook(around.rules),
+    env,
+    stages: pressStages(env),
+    rules: ruleBook(env.rules),
     mnemonics,
-    pointing: takeUpTimes(around.controls),
+    pointing: acquireTimes(env.controls),
     holders,
     triggers,
     commands,
@@ -65,11 +72,11 @@ export function surveyPlaces(placements: readonly Placed[], around: Surroundings
 }
 
 /** How long the pointing hand takes to change to each of its devices, ms. */
-function takeUpTimes(controls: readonly Control[]): Map<string, number> {
+function acquireTimes(controls: readonly Control[]): Map<string, number> {
   const byDevice = new Map<string, Control[]>()
   for (const control of controls) {
     if (control.pointing !== true) continue
-    const { deviceId } = splitSpot(control.id)
+    const { deviceId } = splitControlRef(control.id)
     byDevice.set(deviceId, [...(byDevice.get(deviceId) ?? []), control])
   }
   const bounds = (list: readonly Control[]) => {
@@ -84,28 +91,36 @@ function takeUpTimes(controls: readonly Control[]): Map<string, number> {
   return new Map(
     [...byDevice].map(([deviceId, list]) => {
       const to = bounds(list)
-      const takeUp =
+      const acquire =
         list === held || !from ? 0 : homingTimeMs(Math.hypot(to.x - from.x, to.y - from.y), to.targetMm)
-      return [deviceId, takeUp]
+      return [deviceId, acquire]
     }),
   )
 }
 
 /** What prices triggers of every kind in an arrangement. */
-export const priceContext = (survey: PlaceSurvey, reachAt: PriceContext['reachAt']): PriceContext => ({
+export const reachContextOf = (index: PlaceIndex, reachAt: ReachContext['reachAt']): ReachContext => ({
   reachAt,
-  takeUpMs: (id) => survey.pointing.get(id) ?? null,
-  popup: (id) => survey.around.popups?.find((set) => set.id === id),
+  acquireMs: (id) => index.pointing.get(id) ?? null,
+  popup: (id) => index.env.popups?.find((set) => set.id === id),
 })
 
-/** What keeps a trigger from carrying a command at all: the system takes it, or it opens a page or a pop-up set. */
-export function keptBy(trigger: Trigger, survey: PlaceSurvey): string | null {
-  const { layers } = survey
-  const [sent] = sentBy(trigger)
-  const action = sent ? layers.system(sent) : null
-  if (action !== null) return action
-  const page = layers.opensPage(trigger)
-  if (page !== undefined) return page === null ? 'Goes back a page' : 'Opens a page'
-  const popup = layers.opensPopup(trigger)
-  return popup ? `Brings up “${popup.name}”` : null
+/** What keeps a trigger from carrying a command: the system takes it, or it opens a page or a pop-up set. */
+export type Reservation =
+  | { readonly by: 'system'; readonly action: string }
+  /** null goes back to the page before */
+  | { readonly by: 'page'; readonly pageId: string | null }
+  | { readonly by: 'pop-up set'; readonly set: PopupSet }
+
+/** What reserves a trigger, or null where it can carry a command. */
+export function reservedBy(trigger: Trigger, index: PlaceIndex): Reservation | null {
+  const { stages } = index
+  for (const sent of sentBy(trigger)) {
+    const action = stages.system(sent)
+    if (action !== null) return { by: 'system', action }
+  }
+  const pageId = stages.opensPage(trigger)
+  if (pageId !== undefined) return { by: 'page', pageId }
+  const set = stages.opensPopup(trigger)
+  return set ? { by: 'pop-up set', set } : null
 }

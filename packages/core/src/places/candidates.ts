@@ -1,40 +1,42 @@
-import { pagesOf, plainTriggers, splitSpot, type Control } from '../bench/index.js'
-import { keptBy, sentBy, type PlaceSurvey, type Surroundings } from '../model/index.js'
+import { pagesOf, plainTriggers, splitControlRef, type Control } from '../bench/index.js'
+import { reservedBy, sentBy, type PlaceIndex, type Environment, type Reservation } from '../model/index.js'
 import {
   actOf,
   acts,
   heldOf,
-  spotOf,
+  keyWithAct,
+  controlRefOf,
   triggerKey,
   withAct,
   type Modifier,
   type Trigger,
+  type TriggerKey,
 } from '../triggers/index.js'
 
 /** A trigger that could carry a command, with what is known of it whatever the command. */
 export interface Candidate {
   readonly trigger: Trigger
-  readonly key: string
-  readonly spot: string | null
+  readonly key: TriggerKey
+  readonly controlRef: string | null
   readonly held: readonly Modifier[]
   /** the device, or null for keys that any keyboard has and for pop-up sets */
   readonly deviceId: string | null
   /** what takes the trigger first */
-  readonly kept: string | null
+  readonly reserved: Reservation | null
   readonly barred: boolean
   /** nothing new comes here: what stands on the place is kept */
-  readonly closed: boolean
+  readonly locked: boolean
   /** a press, a turn or a stroke, not a repeated tap, a hold or two keys together */
   readonly plain: boolean
   /** it types while text can be typed */
   readonly types: boolean
   /** the same key or button worked otherwise: the program has to wait which of them it is */
-  readonly rivals: readonly string[]
+  readonly rivals: readonly TriggerKey[]
 }
 
 /** The page of a device on which a command of `programId` would go: the one that follows the program, or the first. */
-export function pageFor(deviceId: string, programId: string, around: Surroundings): string | undefined {
-  const pages = pagesOf(around.devices?.find((d) => d.id === deviceId))
+export function pageFor(deviceId: string, programId: string, env: Environment): string | undefined {
+  const pages = pagesOf(env.devices?.find((d) => d.id === deviceId))
   return (
     pages.find((p) => p.programId === programId) ??
     pages.find((p) => p.programId === undefined) ??
@@ -44,50 +46,43 @@ export function pageFor(deviceId: string, programId: string, around: Surrounding
 
 export type PageOf = (deviceId: string) => string | undefined
 
-export function candidate(trigger: Trigger, survey: PlaceSurvey): Candidate {
-  const place = spotOf(trigger)
+export function candidate(trigger: Trigger, index: PlaceIndex): Candidate {
+  const place = controlRefOf(trigger)
   const key = triggerKey(trigger)
   const [sent] = sentBy(trigger)
   return {
     trigger,
     key,
-    spot: place,
+    controlRef: place,
     held: heldOf(trigger),
     deviceId: 'deviceId' in trigger ? trigger.deviceId : null,
-    kept: keptBy(trigger, survey),
-    barred: survey.rules.bars(place),
-    closed: survey.rules.keepsSpot(place),
+    reserved: reservedBy(trigger, index),
+    barred: index.rules.bars(place),
+    locked: index.rules.locksControl(place),
     plain: actOf(trigger) === 'press' && !('withId' in trigger && trigger.withId !== undefined),
-    types: sent !== undefined && survey.layers.input(sent) !== null,
+    types: sent !== undefined && index.stages.input(sent) !== null,
     rivals: rivalsOf(trigger, key),
   }
 }
 
 /** On-as-long-as-held works at once; the others have to be told from each other. */
-function rivalsOf(trigger: Trigger, key: string): string[] {
+function rivalsOf(trigger: Trigger, key: TriggerKey): TriggerKey[] {
   if (trigger.kind !== 'chord' && trigger.kind !== 'key' && trigger.kind !== 'button') return []
   const plain = triggerKey(withAct(trigger, 'press'))
-  const rivals = acts.map((act) => plain + rivalWords[act]).filter((other) => other !== key)
+  const rivals = acts.map((act) => keyWithAct(plain, act)).filter((other) => other !== key)
   if (trigger.kind !== 'button' || trigger.withId === undefined) return rivals
   // the control that is held first does something of its own, or has to wait
   const { withId, ...alone } = trigger
   return [...rivals, triggerKey({ ...alone, controlId: withId, act: 'press' })]
 }
-const rivalWords = Object.fromEntries(
-  acts.map((act) => [
-    act,
-    triggerKey({ kind: 'key', modifiers: [], code: 'X', act: act as 'tap2' }).slice(1),
-  ]),
-)
-
 /** Acts beside a press that a place is offered for, with no modifiers held. Further taps are harder to count. */
 const furtherActs = ['tap2', 'hold'] as const
 
-/** Plain triggers of the controls of one layer: presses, turns, strokes. */
-export function layerCandidates(
+/** Plain triggers of the controls of one modifier set: presses, turns, strokes. */
+export function candidatesWith(
   controls: readonly Control[],
   held: readonly Modifier[],
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   pageOf: PageOf,
 ): Candidate[] {
   const seen = new Set<string>()
@@ -95,51 +90,51 @@ export function layerCandidates(
     const place = control.code ?? control.id
     if (seen.has(place)) return []
     seen.add(place)
-    const page = control.code === null ? pageOf(splitSpot(control.id).deviceId) : undefined
-    return plainTriggers(control, held, page).map((trigger) => candidate(trigger, survey))
+    const page = control.code === null ? pageOf(splitControlRef(control.id).deviceId) : undefined
+    return plainTriggers(control, held, page).map((trigger) => candidate(trigger, index))
   })
 }
 
-/** Every trigger of the bench: each layer's, taps and holds without modifiers, two keys of one pad, pop-up places. */
+/** Every trigger of the bench: each modifier set's, taps and holds without modifiers, two keys of one pad, pop-up places. */
 export function benchCandidates(
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   heldSets: readonly (readonly Modifier[])[],
   pageOf: PageOf,
 ): Candidate[] {
-  const { around } = survey
-  const layers = heldSets.flatMap((held) => layerCandidates(around.controls, held, survey, pageOf))
-  const pressed = layers.filter(
-    ({ held, trigger, kept }) =>
+  const { env } = index
+  const stages = heldSets.flatMap((held) => candidatesWith(env.controls, held, index, pageOf))
+  const pressed = stages.filter(
+    ({ held, trigger, reserved }) =>
       held.length === 0 &&
       (trigger.kind === 'chord' || trigger.kind === 'button') &&
-      (kept === null || kept.startsWith('Brings up')),
+      (reserved === null || reserved.by === 'pop-up set'),
   )
   const further = pressed.flatMap(({ trigger }) =>
-    furtherActs.map((act) => candidate(withAct(trigger, act), survey)),
+    furtherActs.map((act) => candidate(withAct(trigger, act), index)),
   )
-  const pairs = pressed.flatMap(({ trigger, spot }) => {
+  const pairs = pressed.flatMap(({ trigger, controlRef }) => {
     if (trigger.kind !== 'button') return []
     return pressed.flatMap((other) =>
       other.trigger.kind === 'button' &&
       other.trigger.deviceId === trigger.deviceId &&
-      other.spot !== spot &&
-      takesPairs(around, trigger.deviceId)
-        ? [candidate({ ...trigger, withId: other.trigger.controlId }, survey)]
+      other.controlRef !== controlRef &&
+      takesPairs(env, trigger.deviceId)
+        ? [candidate({ ...trigger, withId: other.trigger.controlId }, index)]
         : [],
     )
   })
   // a pop-up set knows no modifiers
-  const sets = heldSets.some((held) => held.length === 0) ? (around.popups ?? []) : []
+  const sets = heldSets.some((held) => held.length === 0) ? (env.popups ?? []) : []
   const popups = sets.flatMap((set) =>
-    Array.from({ length: set.places }, (_, i) =>
-      candidate({ kind: 'popup', setId: set.id, place: i + 1 }, survey),
+    Array.from({ length: set.entries }, (_, i) =>
+      candidate({ kind: 'popup', setId: set.id, entry: i + 1 }, index),
     ),
   )
-  return [...layers, ...further, ...pairs, ...popups]
+  return [...stages, ...further, ...pairs, ...popups]
 }
 
 /** Whether two controls of a device can be pressed together: not on one that the pointing hand works, nor on a deck. */
-function takesPairs(around: Surroundings, deviceId: string): boolean {
-  const device = around.devices?.find((d) => d.id === deviceId)
+function takesPairs(env: Environment, deviceId: string): boolean {
+  const device = env.devices?.find((d) => d.id === deviceId)
   return device?.kind === 'drawn' && (device.form === 'pad' || device.form === 'keypad')
 }

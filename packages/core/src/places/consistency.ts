@@ -1,7 +1,7 @@
 import { canBeLiveTogether, type Command } from '../commands/index.js'
 import type { Idea } from '../mnemonics/index.js'
-import { keptBy, type PlaceSurvey } from '../model/index.js'
-import { spotOf, triggerKey, type Trigger } from '../triggers/index.js'
+import { reservedBy, type PlaceIndex } from '../model/index.js'
+import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 
 /** One idea that stands on different triggers in different programs, with the move that ends it. */
 export interface DifferingIdea {
@@ -22,10 +22,10 @@ export interface DifferingIdea {
 }
 
 /** Ideas whose commands have no trigger in common, the most used first. Commands without a place are left out. */
-export function differingIdeas(survey: PlaceSurvey): DifferingIdea[] {
-  return survey.mnemonics.ideas.flatMap((idea): DifferingIdea[] => {
+export function differingIdeas(index: PlaceIndex): DifferingIdea[] {
+  return index.mnemonics.ideas.flatMap((idea): DifferingIdea[] => {
     const placed = idea.commands.flatMap((command) => {
-      const triggers = survey.triggers.get(command.id) ?? []
+      const triggers = index.triggers.get(command.id) ?? []
       return triggers.length > 0 ? [{ command, triggers }] : []
     })
     const [lead, ...others] = placed
@@ -33,19 +33,21 @@ export function differingIdeas(survey: PlaceSurvey): DifferingIdea[] {
     const keys = new Set(lead.triggers.map(triggerKey))
     const apart = others.filter((o) => !o.triggers.some((t) => keys.has(triggerKey(t))))
     if (apart.length === 0) return []
-    const kept = apart.find(
-      (o) => survey.rules.keeps(o.command) || o.triggers.some((t) => survey.rules.keepsSpot(spotOf(t))),
+    const reserved = apart.find(
+      (o) =>
+        index.rules.locks(o.command) || o.triggers.some((t) => index.rules.locksControl(controlRefOf(t))),
     )
-    if (kept) return [{ idea, placed, fix: null, obstacle: `“${kept.command.name}” is kept where it is.` }]
+    if (reserved)
+      return [{ idea, placed, fix: null, obstacle: `“${reserved.command.name}” is kept where it is.` }]
     // of several triggers of the leading command the first that the others can have
     for (const to of lead.triggers) {
       const moves = apart.map(({ command, triggers }) => ({
         command,
         from: triggers.find((t) => sameKind(t, to)) ?? (triggers[0] as Trigger),
         to,
-        holders: rivalsOn(to, command, survey),
+        holders: rivalsOn(to, command, index),
       }))
-      if (moves.every((m) => m.holders.every((c) => !survey.rules.keeps(c))) && keptBy(to, survey) === null)
+      if (moves.every((m) => m.holders.every((c) => !index.rules.locks(c))) && reservedBy(to, index) === null)
         return [{ idea, placed, fix: moves, obstacle: null }]
     }
     return [{ idea, placed, fix: null, obstacle: 'Its trigger is taken by what is kept, or by the system.' }]
@@ -54,9 +56,9 @@ export function differingIdeas(survey: PlaceSurvey): DifferingIdea[] {
 
 const sameKind = (a: Trigger, b: Trigger): boolean => 'code' in a === 'code' in b
 
-function rivalsOn(trigger: Trigger, command: Command, survey: PlaceSurvey): Command[] {
-  const program = survey.around.programs.find((p) => p.id === command.programId)
-  return (survey.holders.get(triggerKey(trigger)) ?? []).filter(
+function rivalsOn(trigger: Trigger, command: Command, index: PlaceIndex): Command[] {
+  const program = index.env.programs.find((p) => p.id === command.programId)
+  return (index.holders.get(triggerKey(trigger)) ?? []).filter(
     (c) => c.id !== command.id && program !== undefined && canBeLiveTogether(c, command, program),
   )
 }

@@ -1,11 +1,11 @@
 import type { Command } from '../commands/index.js'
 import { triggerReach, type ReachAt } from '../hand/index.js'
-import { priceContext, type PlaceSurvey } from '../model/index.js'
+import { reachContextOf, type PlaceIndex } from '../model/index.js'
 import type { PlaceWeights } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { menuMs } from '../work/index.js'
 import { candidate, type Candidate } from './candidates.js'
-import { canBeHad, placeFor, placesOn, type Place } from './places.js'
+import { isAvailable, placeFor, placesOn, type CandidatePlace } from './places.js'
 
 /** One command that moves, or is let go. */
 export interface ChainStep {
@@ -13,7 +13,7 @@ export interface ChainStep {
   /** where it was; null for a command that had no place */
   readonly from: Trigger | null
   /** where it goes; null when it is let go */
-  readonly to: Place | null
+  readonly to: CandidatePlace | null
   /** who pushed it out; null for the first step */
   readonly displacedBy: Command | null
   /** press time a use, with the other parts of the cost, before and after, ms; null without a place */
@@ -46,19 +46,19 @@ export function displacementChain(
   trigger: Trigger,
   candidates: readonly Candidate[],
   reachAt: ReachAt,
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   weights: PlaceWeights,
 ): DisplacementChain | null {
-  const price = priceContext(survey, reachAt)
-  const reach = triggerReach(trigger, price)
-  const first = reach && placeFor(command, trigger, reach, survey, weights)
-  if (!first || !canBeHad(first)) return null
+  const reachContext = reachContextOf(index, reachAt)
+  const reach = triggerReach(trigger, reachContext)
+  const first = reach && placeFor(command, trigger, reach, index, weights)
+  if (!first || !isAvailable(first)) return null
   const key = triggerKey(trigger)
   const moving = new Set([command.id, ...first.holders.map((c) => c.id)])
-  const taken = new Set([key])
-  const from = leavesFor(command, trigger, survey)
+  const taken = new Set<string>([key])
+  const from = leavesFor(command, trigger, index)
   /** what the command that starts the chain leaves behind is free for those who follow */
-  const vacated = new Set(from ? [triggerKey(from)] : [])
+  const vacated = new Set<string>(from ? [triggerKey(from)] : [])
   const steps: ChainStep[] = [step(command, from, withoutHolders(first), null)]
   const waiting: { command: Command; from: Trigger; by: Command }[] = first.holders.map((holder) => ({
     command: holder,
@@ -71,11 +71,11 @@ export function displacementChain(
       steps.push(step(mover, left, null, by))
       continue
     }
-    const places = placesOn(mover, candidates, reachAt, survey, weights).filter(
-      (p) => canBeHad(p) && !taken.has(p.key) && p.key !== key,
+    const places = placesOn(mover, candidates, reachAt, index, weights).filter(
+      (p) => isAvailable(p) && !taken.has(p.key) && p.key !== key,
     )
     const settled = steps.length >= mostMoves
-    let best: { place: Place; cost: number; pushed: readonly Command[] } | null = null
+    let best: { place: CandidatePlace; cost: number; pushed: readonly Command[] } | null = null
     for (const place of places) {
       const pushed = place.holders.filter((c) => !moving.has(c.id) || !vacated.has(place.key))
       if (pushed.length > 0 && (settled || !mayPush(mover, pushed, moving))) continue
@@ -104,9 +104,14 @@ export function displacementChain(
     afterMsPerHour: cost((s) => s.afterMs),
   }
 
-  function step(who: Command, left: Trigger | null, to: Place | null, by: Command | null): ChainStep {
-    const before = left && triggerReach(left, price)
-    const beforePlace = before && placeFor(who, left, before, survey, weights)
+  function step(
+    who: Command,
+    left: Trigger | null,
+    to: CandidatePlace | null,
+    by: Command | null,
+  ): ChainStep {
+    const before = left && triggerReach(left, reachContext)
+    const beforePlace = before && placeFor(who, left, before, index, weights)
     return {
       command: who,
       from: left,
@@ -125,7 +130,7 @@ const mayPush = (mover: Command, pushed: readonly Command[], moving: ReadonlySet
   pushed.every((c) => c.usesPerHour < mover.usesPerHour && !moving.has(c.id))
 
 /** In the chain the holders move, so the place costs what a free one does. */
-const withoutHolders = (place: Place): Place => ({
+const withoutHolders = (place: CandidatePlace): CandidatePlace => ({
   ...place,
   holders: [],
   totalMs: place.totalMs - place.cost.displaceMs,
@@ -133,7 +138,7 @@ const withoutHolders = (place: Place): Place => ({
 })
 
 /** The trigger that a command gives up when it takes another: the one on the same device. */
-function leavesFor(command: Command, trigger: Trigger, survey: PlaceSurvey): Trigger | null {
-  const device = candidate(trigger, survey).deviceId
-  return (survey.triggers.get(command.id) ?? []).find((t) => candidate(t, survey).deviceId === device) ?? null
+function leavesFor(command: Command, trigger: Trigger, index: PlaceIndex): Trigger | null {
+  const device = candidate(trigger, index).deviceId
+  return (index.triggers.get(command.id) ?? []).find((t) => candidate(t, index).deviceId === device) ?? null
 }

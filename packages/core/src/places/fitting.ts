@@ -1,10 +1,10 @@
 import type { Command } from '../commands/index.js'
 import type { MnemonicScore } from '../mnemonics/index.js'
-import type { PlaceSurvey } from '../model/index.js'
+import type { PlaceIndex } from '../model/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 
 /** A command that would suit a free trigger. */
-export interface Fitting {
+export interface CommandMatch {
   readonly command: Command
   readonly mnemonic: MnemonicScore
 }
@@ -18,18 +18,18 @@ const worth = (command: Command, score: number): number =>
  * triggers first.
  * @param open  commands without a place
  */
-export function fittingCommands(
+export function matchingCommands(
   free: readonly Trigger[],
   open: readonly Command[],
-  survey: PlaceSurvey,
-): ReadonlyMap<string, Fitting> {
-  const out = new Map<string, Fitting>()
+  index: PlaceIndex,
+): ReadonlyMap<string, CommandMatch> {
+  const out = new Map<string, CommandMatch>()
   const left = new Set(open)
   for (const trigger of free) {
     const key = triggerKey(trigger)
-    let best: (Fitting & { readonly worth: number }) | null = null
+    let best: (CommandMatch & { readonly worth: number }) | null = null
     for (const command of left) {
-      const mnemonic = survey.readerOf(command).score(trigger, key)
+      const mnemonic = index.readerOf(command).score(trigger, key)
       const value = worth(command, mnemonic.score)
       if (mnemonic.score > 0 && (!best || value > best.worth)) best = { command, mnemonic, worth: value }
     }

@@ -1,5 +1,5 @@
 import { triggerReach, verdicts, type ChordReach, type ReachAt, type Verdict } from '../hand/index.js'
-import { priceContext, type PlaceSurvey } from '../model/index.js'
+import { reachContextOf, type PlaceIndex } from '../model/index.js'
 import type { Candidate } from './candidates.js'
 
 /** A free trigger with how it is reached. */
@@ -15,22 +15,22 @@ export interface FreePlace {
 export function freePlaces(
   candidates: readonly Candidate[],
   reachAt: ReachAt,
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   within: Verdict,
   programId: string | null,
 ): FreePlace[] {
-  const price = priceContext(survey, reachAt)
+  const reachContext = reachContextOf(index, reachAt)
   const worst = verdicts.indexOf(within)
   return candidates
     .filter(
       (at) =>
-        at.kept === null &&
+        at.reserved === null &&
         !at.barred &&
-        !at.closed &&
-        (survey.holders.get(at.key) ?? []).every((c) => programId !== null && c.programId !== programId),
+        !at.locked &&
+        (index.holders.get(at.key) ?? []).every((c) => programId !== null && c.programId !== programId),
     )
     .flatMap((at) => {
-      const reach = triggerReach(at.trigger, price)
+      const reach = triggerReach(at.trigger, reachContext)
       return reach && verdicts.indexOf(reach.verdict) <= worst ? [{ candidate: at, reach }] : []
     })
     .sort(

@@ -1,30 +1,32 @@
 export {
   benchCandidates,
   candidate,
-  layerCandidates,
+  candidatesWith,
   pageFor,
   type Candidate,
   type PageOf,
 } from './candidates.js'
 export {
-  canBeHad,
+  isAvailable,
   handCostMs,
   isFree,
   placeFor,
   placeJudge,
-  placesInLayer,
+  placesWith,
   placesOn,
   rankPlaces,
   returnMs,
   reweigh,
   thereAndBackMs,
-  type Place,
+  type CandidatePlace,
   type PlaceCost,
 } from './places.js'
 export { placeReason } from './reason.js'
 export { freePlaces, type FreePlace } from './free.js'
 export { displacementChain, type ChainStep, type DisplacementChain } from './displace.js'
 export { differingIdeas, type DifferingIdea } from './consistency.js'
-export { fittingCommands, type Fitting } from './fitting.js'
-export { remediesFor, remedyLayers, type Remedy } from './remedies.js'
+export { matchingCommands, type CommandMatch } from './fitting.js'
+export { remediesFor, remedyModifierSets, type Remedy } from './remedies.js'
 export { checkArrangement } from './check.js'
+export { applyRemedy } from './apply-remedy.js'
+export type { CheckedClash } from './check.js'

@@ -8,13 +8,13 @@ import {
   triggerReach,
   type ChordReach,
   type ReachAt,
-  type ReachByPlace,
+  type ReachByControl,
 } from '../hand/index.js'
 import type { MnemonicScore } from '../mnemonics/index.js'
-import { priceContext, type PlaceSurvey } from '../model/index.js'
+import { reachContextOf, type PlaceIndex, type Reservation } from '../model/index.js'
 import { defaultPlaceWeights, type PlaceWeights } from '../plan/index.js'
-import type { Modifier, Trigger } from '../triggers/index.js'
-import { candidate, layerCandidates, pageFor, type Candidate, type PageOf } from './candidates.js'
+import type { Modifier, Trigger, TriggerKey } from '../triggers/index.js'
+import { candidate, candidatesWith, pageFor, type Candidate, type PageOf } from './candidates.js'
 
 /** The parts of a place's cost, ms. */
 export interface PlaceCost {
@@ -36,9 +36,9 @@ interface Amounts {
 }
 
 /** How good one trigger would be for a command. */
-export interface Place {
+export interface CandidatePlace {
   readonly trigger: Trigger
-  readonly key: string
+  readonly key: TriggerKey
   readonly candidate: Candidate
   readonly reach: ChordReach
   readonly mnemonic: MnemonicScore
@@ -48,9 +48,9 @@ export interface Place {
   /** commands that hold the trigger where this one is live, most used first */
   readonly holders: readonly Command[]
   /** one of those, or what stands on the key, is kept where it is */
-  readonly isKept: boolean
-  /** what the system or the device does with the trigger, when it takes it first; such a place is never ranked */
-  readonly systemAction: string | null
+  readonly isLocked: boolean
+  /** what takes the trigger first; such a place is never ranked */
+  readonly reserved: Reservation | null
   /** contexts in which the trigger types instead */
   readonly typesIn: readonly string[]
   /** commands on the same key worked otherwise: one of the two has to wait for the other */
@@ -100,7 +100,7 @@ const sum = (cost: PlaceCost): number =>
   cost.timeMs + cost.stretchMs + cost.recallMs + cost.displaceMs + cost.clashMs
 
 /** The same places under other weights, in the order given. */
-export const reweigh = (places: readonly Place[], weights: PlaceWeights): Place[] =>
+export const reweigh = (places: readonly CandidatePlace[], weights: PlaceWeights): CandidatePlace[] =>
   places.map((place) => {
     const cost = costOf(place.reach, place.mnemonic, place.amounts, weights)
     return { ...place, cost, totalMs: sum(cost) }
@@ -109,12 +109,12 @@ export const reweigh = (places: readonly Place[], weights: PlaceWeights): Place[
 /** Judges triggers for one command; what is the same for all of them is worked out once. */
 export function placeJudge(
   command: Command,
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   weights: PlaceWeights = defaultPlaceWeights,
-): (candidate: Candidate, reach: ChordReach) => Place {
-  const { around, rules } = survey
-  const program = around.programs.find((p) => p.id === command.programId)
-  const reader = survey.readerOf(command)
+): (candidate: Candidate, reach: ChordReach) => CandidatePlace {
+  const { env, rules } = index
+  const program = env.programs.find((p) => p.id === command.programId)
+  const reader = index.readerOf(command)
   const typing = program ? typingContexts(command, program) : []
   const together = new Map<string, boolean>()
   const isRival = (other: Command): boolean => {
@@ -125,8 +125,8 @@ export function placeJudge(
     }
     return live
   }
-  const rivalsOn = (key: string): readonly Command[] => {
-    const there = survey.holders.get(key)
+  const rivalsOn = (key: TriggerKey): readonly Command[] => {
+    const there = index.holders.get(key)
     return there === undefined ? none : there.filter(isRival)
   }
   return (at, reach) => {
@@ -136,7 +136,7 @@ export function placeJudge(
     const busiest = holders[0]
     const amounts: Amounts = {
       effort: reach.effort,
-      weakness: weaknessOf(reach, around.handSide ?? 'left'),
+      weakness: weaknessOf(reach, env.handSide ?? 'left'),
       displaced: busiest ? 0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)) : 0,
       clashes: (typesIn.length > 0 ? 1 : 0) + (waitsWith.length > 0 ? 0.5 : 0),
     }
@@ -152,8 +152,8 @@ export function placeJudge(
       totalMs: sum(cost),
       amounts,
       holders,
-      isKept: at.closed || holders.some(rules.keeps),
-      systemAction: at.kept,
+      isLocked: at.locked || holders.some(rules.locks),
+      reserved: at.reserved,
       typesIn,
       waitsWith,
     }
@@ -168,9 +168,9 @@ export const placeFor = (
   command: Command,
   trigger: Trigger,
   reach: ChordReach,
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   weights: PlaceWeights = defaultPlaceWeights,
-): Place => placeJudge(command, survey, weights)(candidate(trigger, survey), reach)
+): CandidatePlace => placeJudge(command, index, weights)(candidate(trigger, index), reach)
 
 /**
  * Places for `command` on the candidates given: taken, free and kept by the system. Those that cannot be made are left
@@ -180,56 +180,59 @@ export function placesOn(
   command: Command,
   candidates: readonly Candidate[],
   reachAt: ReachAt,
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   weights: PlaceWeights = defaultPlaceWeights,
-): Place[] {
-  const price = priceContext(survey, reachAt)
-  const judge = placeJudge(command, survey, weights)
-  const places: Place[] = []
+): CandidatePlace[] {
+  const reachContext = reachContextOf(index, reachAt)
+  const judge = placeJudge(command, index, weights)
+  const places: CandidatePlace[] = []
   for (const at of candidates) {
-    const reach = triggerReach(at.trigger, price)
+    const reach = triggerReach(at.trigger, reachContext)
     if (reach && Number.isFinite(reach.effort)) places.push(judge(at, reach))
   }
   return places
 }
 
 /**
- * Every place for `command` in one layer (one set of held modifiers).
- * @param layer how the hand reaches each key with `held`
+ * Every place for `command` in one modifier set (one set of held modifiers).
+ * @param byControl how the hand reaches each key with `held`
  * @param pageOf the page of a device that is looked at; by default the one that the command would go on
  */
-export function placesInLayer(
+export function placesWith(
   command: Command,
   held: readonly Modifier[],
-  layer: ReachByPlace,
-  survey: PlaceSurvey,
+  byControl: ReachByControl,
+  index: PlaceIndex,
   weights: PlaceWeights = defaultPlaceWeights,
-  pageOf: PageOf = (id) => pageFor(id, command.programId, survey.around),
-): Place[] {
+  pageOf: PageOf = (id) => pageFor(id, command.programId, index.env),
+): CandidatePlace[] {
   return placesOn(
     command,
-    layerCandidates(layerControls(layer, survey), held, survey, pageOf),
-    (_held, place) => layer[place],
-    survey,
+    candidatesWith(controlsReached(byControl, index), held, index, pageOf),
+    (_held, place) => byControl[place],
+    index,
     weights,
   )
 }
 
-/** Controls that the layer tells of, and those of the pointing hand. */
-function layerControls(layer: ReachByPlace, survey: PlaceSurvey): Control[] {
-  return survey.around.controls.filter((c) => c.pointing === true || layer[c.code ?? c.id] !== undefined)
+/** Controls that the modifier set tells of, and those of the pointing hand. */
+function controlsReached(byControl: ReachByControl, index: PlaceIndex): Control[] {
+  return index.env.controls.filter((c) => c.pointing === true || byControl[c.code ?? c.id] !== undefined)
 }
 
 /** Whether a place can be had at all: nothing takes it first, and no rule of the person forbids it. */
-export const canBeHad = (place: Place): boolean =>
-  place.systemAction === null && !place.candidate.barred && !place.isKept
+export const isAvailable = (place: CandidatePlace): boolean =>
+  place.reserved === null && !place.candidate.barred && !place.isLocked
 
 /** Free: it can be had, nobody holds it, it does not type, and nothing has to wait for it. */
-export const isFree = (place: Place): boolean =>
-  canBeHad(place) && place.holders.length === 0 && place.typesIn.length === 0 && place.waitsWith.length === 0
+export const isFree = (place: CandidatePlace): boolean =>
+  isAvailable(place) &&
+  place.holders.length === 0 &&
+  place.typesIn.length === 0 &&
+  place.waitsWith.length === 0
 
 /** Places that can be had, cheapest first. */
-export const rankPlaces = (places: readonly Place[]): Place[] =>
+export const rankPlaces = (places: readonly CandidatePlace[]): CandidatePlace[] =>
   places
-    .filter(canBeHad)
+    .filter(isAvailable)
     .sort((a, b) => a.totalMs - b.totalMs || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0))

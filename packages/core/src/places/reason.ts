@@ -1,12 +1,12 @@
 import type { Naming } from '../triggers/index.js'
-import type { Place } from './places.js'
+import type { CandidatePlace } from './places.js'
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 const quoted = (names: readonly { readonly name: string }[]): string =>
   names.map((c) => `“${c.name}”`).join(', ')
 
 /** Why a place is as good as it is, in one plain sentence (two where it is in somebody's way). */
-export function placeReason(place: Place, naming: Naming): string {
+export function placeReason(place: CandidatePlace, naming: Naming): string {
   const { reach, mnemonic, holders, typesIn, waitsWith } = place
   const finger = reach.fingers[reach.keys.at(-1) ?? '']
   const parts = [reachWords(place, naming)]
@@ -22,7 +22,7 @@ export function placeReason(place: Place, naming: Naming): string {
   return `${first} ${quoted(holders)}, used ${Math.round(uses * 10) / 10} times an hour, would have to move.`
 }
 
-function reachWords({ reach, trigger }: Place, naming: Naming): string {
+function reachWords({ reach, trigger }: CandidatePlace, naming: Naming): string {
   if (reach.verdict === 'rest') return 'Under the resting finger'
   if (reach.verdict === 'easy') return 'Easy'
   if (reach.verdict === 'stretch') return 'A stretch'

@@ -1,16 +1,16 @@
 import { typingContexts, type Clash } from '../clashes/index.js'
 import { canBeLiveTogether, type Command } from '../commands/index.js'
-import type { ReachByPlace } from '../hand/index.js'
-import type { PlaceSurvey } from '../model/index.js'
+import type { ReachByControl } from '../hand/index.js'
+import type { PlaceIndex } from '../model/index.js'
 import {
-  spotOf,
+  controlRefOf,
   triggerKey,
   triggerName,
   type Chord,
   type Modifier,
   type Trigger,
 } from '../triggers/index.js'
-import { canBeHad, isFree, placesInLayer, rankPlaces, type Place } from './places.js'
+import { isAvailable, isFree, placesWith, rankPlaces, type CandidatePlace } from './places.js'
 
 /** One step that ends a clash, or takes a command out of it. */
 export interface Remedy {
@@ -32,56 +32,62 @@ export interface Remedy {
   readonly text: string
 }
 
-/** Layers that remedies look for free places in, plainest first. */
-export const remedyLayers: readonly (readonly Modifier[])[] = [[], ['Shift'], ['Control'], ['Alt']]
+/** Modifier sets that remedies look for free places in, plainest first. */
+export const remedyModifierSets: readonly (readonly Modifier[])[] = [[], ['Shift'], ['Control'], ['Alt']]
 
 const placesOffered = 3
 
-/** Layers in which it is the place that is wrong for this command, not the place as such. */
-const swapLayers: readonly Clash['layer'][] = ['typing', 'slip', 'consistency']
+/** Modifier sets in which it is the place that is wrong for this command, not the place as such. */
+const swapStages: readonly Clash['stage'][] = ['typing', 'slip', 'consistency']
 
 /** The command that a remedy moves: what is kept where it is does not move at all. */
-function moverOf(clash: Clash, survey: PlaceSurvey): Command | undefined {
+function moverOf(clash: Clash, index: PlaceIndex): Command | undefined {
   const movable = clash.commandIds
-    .flatMap((id) => survey.commands.get(id) ?? [])
-    .filter((c) => !survey.rules.keeps(c) && !survey.rules.keepsSpot(spotOf(clash.trigger)))
+    .flatMap((id) => index.commands.get(id) ?? [])
+    .filter((c) => !index.rules.locks(c) && !index.rules.locksControl(controlRefOf(clash.trigger)))
   // a default that was overwritten looks for a place of its own
-  if (clash.kind === 'default-lost') return movable.find((c) => !survey.triggers.has(c.id))
+  if (clash.kind === 'default-lost') return movable.find((c) => !index.triggers.has(c.id))
   // With two commands on one trigger the less used one moves; where the key itself is lost, the most used one.
-  return clash.layer === 'context' || clash.layer === 'consistency' ? movable.at(-1) : movable[0]
+  return clash.stage === 'context' || clash.stage === 'consistency' ? movable.at(-1) : movable[0]
 }
 
 /**
  * Remedies of a clash, cheapest first: what reaches the command at once, the best free places, a swap, the system's own
  * setting; taking it off comes last.
- * @param layers how the hand reaches each key, in the order of `remedyLayers`
+ * @param reachBySet how the hand reaches each key, in the order of `remedyModifierSets`
  */
-export function remediesFor(clash: Clash, survey: PlaceSurvey, layers: readonly ReachByPlace[]): Remedy[] {
-  const { around } = survey
-  const name = (trigger: Trigger): string => triggerName(trigger, around)
+export function remediesFor(
+  clash: Clash,
+  index: PlaceIndex,
+  reachBySet: readonly ReachByControl[],
+): Remedy[] {
+  const { env } = index
+  const name = (trigger: Trigger): string => triggerName(trigger, env)
   const setting: Remedy[] =
-    clash.setting !== undefined && clash.layer === 'system'
+    clash.setting !== undefined && clash.stage === 'system'
       ? [
           {
             kind: 'setting',
             from: clash.trigger,
-            text: `Turn the key off in ${around.system.name} (${clash.setting}), then count it as off here`,
+            text: `Turn the key off in ${env.system.name} (${clash.setting}), then count it as off here`,
           },
         ]
       : []
-  const command = moverOf(clash, survey)
+  const command = moverOf(clash, index)
   if (!command) return setting
-  const stands = standsOn(command, clash, survey)
+  const stands = standsOn(command, clash, index)
   const placed = stands !== undefined
   const from = stands ?? clash.trigger
-  const places = remedyLayers.flatMap((held, i) => placesInLayer(command, held, layers[i] ?? {}, survey))
+  const places = remedyModifierSets.flatMap((held, i) =>
+    placesWith(command, held, reachBySet[i] ?? {}, index),
+  )
   const free = rankPlaces(places).filter(
     (p) => isFree(p) && p.reach.verdict !== 'away' && p.key !== triggerKey(from),
   )
-  const where = (place: Place): string =>
+  const where = (place: CandidatePlace): string =>
     `${name(place.trigger)} (${place.reach.verdict}, ${Math.round(place.reach.timeMs)} ms). ${place.mnemonic.reason}`
   return [
-    ...mendedRelay(clash, command, survey),
+    ...repairedRelay(clash, command, index),
     ...free.slice(0, placesOffered).map((place): Remedy => ({
       kind: 'move',
       commandId: command.id,
@@ -89,7 +95,7 @@ export function remediesFor(clash: Clash, survey: PlaceSurvey, layers: readonly 
       to: place.trigger,
       text: `${placed ? 'Move' : 'Place'} “${command.name}” ${placed ? 'to' : 'on'} ${where(place)}`,
     })),
-    ...swap(clash, command, places, survey),
+    ...swap(clash, command, places, index),
     ...setting,
     ...(placed
       ? [
@@ -108,25 +114,25 @@ export function remediesFor(clash: Clash, survey: PlaceSurvey, layers: readonly 
  * The trigger of a command that is part of the clash: the clash's own, or the same key worked otherwise, or the control
  * that a pair begins with.
  */
-function standsOn(command: Command, clash: Clash, survey: PlaceSurvey): Trigger | undefined {
-  const own = survey.triggers.get(command.id) ?? []
-  const spot = spotOf(clash.trigger)
+function standsOn(command: Command, clash: Clash, index: PlaceIndex): Trigger | undefined {
+  const own = index.triggers.get(command.id) ?? []
+  const controlRef = controlRefOf(clash.trigger)
   const device = 'deviceId' in clash.trigger ? clash.trigger.deviceId : null
   return (
     own.find((t) => triggerKey(t) === triggerKey(clash.trigger)) ??
-    own.find((t) => spotOf(t) === spot) ??
+    own.find((t) => controlRefOf(t) === controlRef) ??
     (clash.kind === 'prefix' ? own.find((t) => 'deviceId' in t && t.deviceId === device) : undefined)
   )
 }
 
 /** A broken relay sends a chord that the command has, where it has one. */
-function mendedRelay(clash: Clash, command: Command, survey: PlaceSurvey): Remedy[] {
+function repairedRelay(clash: Clash, command: Command, index: PlaceIndex): Remedy[] {
   if (clash.kind !== 'relay-broken') return []
-  const reached = (survey.triggers.get(command.id) ?? []).find(
-    (t): t is Chord => t.kind === 'chord' && survey.layers.system(t) === null,
+  const reached = (index.triggers.get(command.id) ?? []).find(
+    (t): t is Chord => t.kind === 'chord' && index.stages.system(t) === null,
   )
   if (!reached) return []
-  const name = (trigger: Trigger): string => triggerName(trigger, survey.around)
+  const name = (trigger: Trigger): string => triggerName(trigger, index.env)
   return [
     {
       kind: 'relay',
@@ -139,27 +145,32 @@ function mendedRelay(clash: Clash, command: Command, survey: PlaceSurvey): Remed
 }
 
 /** The best held place whose one holder can stand here without the same trouble. */
-function swap(clash: Clash, command: Command, places: readonly Place[], survey: PlaceSurvey): Remedy[] {
-  if (!swapLayers.includes(clash.layer)) return []
-  const program = survey.around.programs.find((p) => p.id === command.programId)
+function swap(
+  clash: Clash,
+  command: Command,
+  places: readonly CandidatePlace[],
+  index: PlaceIndex,
+): Remedy[] {
+  if (!swapStages.includes(clash.stage)) return []
+  const program = index.env.programs.find((p) => p.id === command.programId)
   const best = rankPlaces(places).find((place) => {
     const [holder] = place.holders
     return (
       holder !== undefined &&
       place.holders.length === 1 &&
       program !== undefined &&
-      canBeHad(place) &&
+      isAvailable(place) &&
       place.typesIn.length === 0 &&
       holder.usesPerHour < command.usesPerHour &&
       holder.damage === undefined &&
       canBeLiveTogether(holder, command, program) &&
-      (clash.layer !== 'typing' || typingContexts(holder, program).length === 0) &&
+      (clash.stage !== 'typing' || typingContexts(holder, program).length === 0) &&
       !clash.commandIds.includes(holder.id)
     )
   })
   const holder = best?.holders[0]
   if (!best || !holder) return []
-  const name = triggerName(best.trigger, survey.around)
+  const name = triggerName(best.trigger, index.env)
   return [
     {
       kind: 'swap',

@@ -10,6 +10,7 @@ import { defaultPlaceWeights } from './weights.js'
 export const emptyPlan = (): Plan => ({
   format: 'reachplot-plan',
   version: planVersion,
+  id: 'new-plan',
   name: 'New plan',
   system: 'gnome',
   layoutId: 'us',
@@ -38,4 +39,5 @@ export const emptyPlan = (): Plan => ({
   ],
   activeBenchId: 'desk',
   activeArrangementId: 'draft',
+  setNowArrangementId: null,
 })

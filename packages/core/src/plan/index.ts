@@ -4,21 +4,114 @@ export {
   planVersion,
   type Accepted,
   type Arrangement,
+  type Placed,
   type Placement,
   type Plan,
 } from './plan.js'
 export { defaultPlaceWeights, placeWeightsSchema, type PlaceWeights } from './weights.js'
 export { freshId } from './ids.js'
-export {
-  acceptedIn,
-  activeArrangement,
-  activeBench,
-  checkPlanOpens,
-  layoutOf,
-  surroundings,
-  withArrangement,
-  type BenchSurroundings,
-  type Catalogues,
-} from './access.js'
+export { acceptedIn, activeArrangement, activeBench } from './access.js'
 export { emptyPlan } from './empty-plan.js'
 export { migrate } from './migrate.js'
+export { notLookedAt } from './limits.js'
+export {
+  applyMoves,
+  isSameDevice,
+  limitedTo,
+  moveMany,
+  movesOf,
+  placeCommand,
+  removePlacement,
+  setPlacements,
+  type Move,
+  type PlaceEdit,
+} from './edits/placements.js'
+export { placeRefusal, refusalInWords, refusalOf, type Refusal } from './edits/refusals.js'
+export {
+  chooseArrangement,
+  copyArrangement,
+  deleteArrangement,
+  markSetNow,
+  renameArrangement,
+} from './edits/arrangements.js'
+export {
+  addCommand,
+  addNamedCommand,
+  deleteCommand,
+  editCommand,
+  moveToProgram,
+  type NamedCommand,
+} from './edits/commands.js'
+export {
+  addContext,
+  addProgram,
+  deleteContext,
+  deleteProgram,
+  editContext,
+  renameProgram,
+  setBinds,
+  setDrags,
+  setHost,
+  setMenuChord,
+  setOverlap,
+} from './edits/programs.js'
+export {
+  addBench,
+  deleteBench,
+  isNeeded,
+  mirrorActiveBench,
+  moveDevice,
+  putOnBench,
+  renameBench,
+  setPointing,
+  takeOffBench,
+  turnDevice,
+} from './edits/benches.js'
+export {
+  addBoard,
+  addDevice,
+  addModel,
+  copyDevice,
+  deleteDevice,
+  editDevice,
+  type DeviceChange,
+} from './edits/devices.js'
+export { setFit, setHome, setRest, setSide, setSpan } from './edits/hands.js'
+export {
+  addControls,
+  align,
+  deleteControls,
+  editControls,
+  setDirections,
+  shiftControls,
+  type Alignment,
+  type ControlChange,
+} from './edits/controls.js'
+export { addPage, deletePage, setOpens, setPageProgram } from './edits/pages.js'
+export { carryButtons, type Destination } from './edits/carry.js'
+export { addPopup, deletePopup, editPopup } from './edits/popups.js'
+export {
+  addIcon,
+  dropStock,
+  putStock,
+  setIcon,
+  setKeyLabel,
+  setKeyWords,
+  setLabelRule,
+  setLabelText,
+  setShortText,
+} from './edits/labels.js'
+export { resetWeights, setWeight, toggleRule } from './edits/rules.js'
+export { joinIdeas, partIdeas, setWordPairs } from './edits/memory.js'
+export { acceptClash, reopenClash, setOwnKeys, setProbe, toggleSystemKey } from './edits/findings.js'
+export {
+  addStep,
+  addUnknown,
+  deleteRoutine,
+  editRoutine,
+  keepRoutine,
+  moveStep,
+  removeStep,
+} from './edits/routines.js'
+export { chooseBench, setPlanSettings } from './edits/settings.js'
+export { takeCommands, takeUsage } from './edits/imports.js'

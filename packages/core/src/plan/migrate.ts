@@ -1,6 +1,6 @@
-import { noRules } from '../commands/index.js'
 import { defaultLabelDesign } from '../label-design/index.js'
 import { noMemory } from '../mnemonics/index.js'
+import { freshId } from './ids.js'
 import { defaultHoursPerDay } from './plan.js'
 import { defaultPlaceWeights } from './weights.js'
 
@@ -15,6 +15,7 @@ const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   3: fromVersion3,
   4: fromVersion4,
   5: fromVersion5,
+  6: fromVersion6,
 }
 
 /**
@@ -50,7 +51,7 @@ function fromVersion2(raw: Raw): Raw {
     ...raw,
     version: 3,
     benches: eachPlaced(raw, { heightMm: 0 }),
-    rules: noRules,
+    rules: { keptCommandIds: [], keptSpots: [], keptProgramIds: [], barredSpots: [] },
     weights: defaultPlaceWeights,
     memory: noMemory,
   }
@@ -80,4 +81,44 @@ function fromVersion4(raw: Raw): Raw {
 /** Version 6 brought the design of labels. */
 function fromVersion5(raw: Raw): Raw {
   return { ...raw, version: 6, labels: defaultLabelDesign }
+}
+
+/** Version 7 brought an id, what is set now, and one word for each thing: locked, barred controls, entries. */
+function fromVersion6(raw: Raw): Raw {
+  const rules = (raw['rules'] ?? {}) as Raw
+  return {
+    ...raw,
+    version: 7,
+    id: planIdFrom(raw),
+    rules: {
+      lockedCommandIds: rules['keptCommandIds'],
+      lockedControls: rules['keptSpots'],
+      lockedProgramIds: rules['keptProgramIds'],
+      barredControls: rules['barredSpots'],
+    },
+    arrangements: list(raw['arrangements']).map((arrangement) => ({
+      ...arrangement,
+      placements: list(arrangement['placements']).map(withEntry),
+      popups: list(arrangement['popups']).map(({ places, ...set }) => ({ ...set, entries: places })),
+    })),
+    setNowArrangementId: null,
+  }
+}
+
+/** A place of a pop-up set is called an entry. */
+function withEntry(placement: Raw): Raw {
+  const trigger = (placement['trigger'] ?? {}) as Raw
+  if (trigger['kind'] !== 'popup') return placement
+  const { place, ...rest } = trigger
+  return { ...placement, trigger: { ...rest, entry: place } }
+}
+
+/**
+ * An id for a plan that had none: from its name, and from all that it holds, so that two plans of one name are told apart
+ * and one file gets the same id whenever it is opened. FNV-1a, 32 bits.
+ */
+function planIdFrom(raw: Raw): string {
+  let hash = 0x811c9dc5
+  for (const char of JSON.stringify(raw)) hash = Math.imul(hash ^ (char.codePointAt(0) as number), 0x01000193)
+  return `${freshId(String(raw['name'] ?? ''), new Set())}-${(hash >>> 0).toString(16)}`
 }

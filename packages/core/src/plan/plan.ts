@@ -4,11 +4,18 @@ import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
 import { labelDesignSchema } from '../label-design/index.js'
 import { memorySchema } from '../mnemonics/index.js'
 import { ownSystemKeysSchema } from '../systems/index.js'
-import { chordSchema, popupSetSchema, systemIds, triggerSchema } from '../triggers/index.js'
+import {
+  chordSchema,
+  popupSetSchema,
+  systemIds,
+  triggerSchema,
+  type Chord,
+  type Trigger,
+} from '../triggers/index.js'
 import { routineSchema, usageSchema } from '../usage/index.js'
 import { placeWeightsSchema } from './weights.js'
 
-export const planVersion = 6
+export const planVersion = 7
 
 /** Hours of work a day where the person has not said. Assumed. */
 export const defaultHoursPerDay = 8
@@ -18,12 +25,25 @@ const placementSchema = z.strictObject({
   trigger: triggerSchema,
   /** the relay: chords that the control sends, in order, for the program to interpret */
   sends: z.array(chordSchema).min(1).max(8).optional(),
+  /** holds in these of its command's contexts only; in all of them where left out */
+  contextIds: z.array(z.string().min(1)).min(1).max(100).optional(),
+  /** commands that the same press runs after the first, in order: a chain */
+  then: z.array(z.string().min(1)).min(1).max(11).optional(),
 })
 /**
  * A command and a trigger. It holds in the contexts that the command lives in. Without a relay the program, or the
  * device's own driver, knows the trigger itself.
  */
 export type Placement = z.infer<typeof placementSchema>
+
+/** What of a placement anything that judges it needs. */
+export interface Placed {
+  readonly commandId: string
+  readonly trigger: Trigger
+  readonly sends?: readonly Chord[] | undefined
+  readonly contextIds?: readonly string[] | undefined
+  readonly then?: readonly string[] | undefined
+}
 
 /** A finding that the person accepts: it stays listed, and comes back when other commands are concerned. */
 const acceptedSchema = z.strictObject({
@@ -48,6 +68,8 @@ export type Arrangement = z.infer<typeof arrangementSchema>
 export const planSchema = z.strictObject({
   format: z.literal('reachplot-plan'),
   version: z.literal(planVersion),
+  /** what a person keeps beside the plan is kept by this id */
+  id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'must be small letters, digits or -'),
   name: z.string().min(1).max(120),
   system: z.enum(systemIds),
   layoutId: z.string().min(1).max(40),
@@ -74,6 +96,8 @@ export const planSchema = z.strictObject({
   arrangements: z.array(arrangementSchema).min(1).max(200),
   activeBenchId: z.string().min(1),
   activeArrangementId: z.string().min(1),
+  /** the arrangement that is set on the machine now; null where none of them is */
+  setNowArrangementId: z.string().min(1).nullable(),
 })
 /** Everything that a person's plan holds; the content of a `.reachplot.json` file. */
 export type Plan = z.infer<typeof planSchema>

@@ -33,10 +33,10 @@ const minusLog = Float64Array.from({ length: 4096 }, (_, k) => -Math.log((k + 0.
  * the pair; rows in the way trade places or find a free one. The same seed gives the same answer.
  */
 export function* anneal(problem: SlotProblem, options: AnnealOptions): Generator<AnnealStep, AnnealStep> {
-  const { rows, home, pairs, fixed } = problem
+  const { rows, initialSlot, pairs, fixed } = problem
   const random = randomInts(options.seed)
   const most = options.mostMoved ?? Infinity
-  const state = new SlotState(problem, options.start ?? home)
+  const state = new SlotState(problem, options.start ?? initialSlot)
   const table = candidateTable(problem, options.slotPrice)
   const mover = new Mover(state, table)
   const movable = Array.from({ length: rows }, (_, i) => i).filter((i) => fixed[i] === 0)
@@ -88,10 +88,10 @@ export function* anneal(problem: SlotProblem, options: AnnealOptions): Generator
 }
 
 function targetOf(i: number, state: SlotState, table: Int32Array, random: (below: number) => number): number {
-  const { home, without } = state.problem
+  const { initialSlot, unassignedCost } = state.problem
   const pick = random(candidateCount + 2)
-  if (pick === candidateCount) return home[i] as number
-  if (pick > candidateCount) return without[i] === Infinity ? (state.slotOf[i] as number) : -1
+  if (pick === candidateCount) return initialSlot[i] as number
+  if (pick > candidateCount) return unassignedCost[i] === Infinity ? (state.slotOf[i] as number) : -1
   // short lists leave the row where it is
   const slot = table[i * candidateCount + pick] as number
   return slot === -1 ? (state.slotOf[i] as number) : slot
@@ -103,11 +103,11 @@ function comeHome(
   movable: readonly number[],
   random: (below: number) => number,
 ): number {
-  const { home } = state.problem
+  const { initialSlot } = state.problem
   const from = random(movable.length)
   for (let k = 0; k < movable.length; k++) {
     const i = movable[(from + k) % movable.length] as number
-    if (state.slotOf[i] !== home[i]) return mover.put(i, home[i] as number)
+    if (state.slotOf[i] !== initialSlot[i]) return mover.put(i, initialSlot[i] as number)
   }
   return 0
 }
@@ -170,7 +170,7 @@ export function bestSteps(problem: SlotProblem, start: ArrayLike<number>, most: 
       for (let k = -1; k < candidateCount; k++) {
         const p = k === -1 ? -1 : (mover.table[i * candidateCount + k] as number)
         if (k >= 0 && p === -1) break
-        if (p === -1 && problem.without[i] === Infinity) continue
+        if (p === -1 && problem.unassignedCost[i] === Infinity) continue
         const before = state.moved
         mover.begin()
         const delta = mover.put(i, p)
@@ -205,7 +205,7 @@ function descend(
     let better = false
     for (const i of movable) {
       const options = [...mover.table.subarray(i * candidateCount, (i + 1) * candidateCount)]
-      for (const p of [...options, state.problem.home[i] as number]) {
+      for (const p of [...options, state.problem.initialSlot[i] as number]) {
         if (p < 0) continue
         mover.begin()
         better = accept(mover.put(i, p)) || better

@@ -48,7 +48,7 @@ export function assign(costs: Float64Array, rows: number, columns: number): Assi
     throw new CoreError('ASSIGNMENT_SHAPE', {
       where: ['costs'],
       what: `${rows} rows, ${columns} columns and ${costs.length} costs do not fit together`,
-      mend: 'give one cost for each row and column, and at least as many columns as rows',
+      remedy: 'give one cost for each row and column, and at least as many columns as rows',
     })
   }
   const search: Search = {

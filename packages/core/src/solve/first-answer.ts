@@ -11,10 +11,10 @@ const greedyCandidates = 64
  * @param weight  the order of choice, largest first
  */
 export function greedyAnswer(problem: SlotProblem, weight: ArrayLike<number>): Int32Array {
-  const { rows, slots, costs, fixed, home, without } = problem
+  const { rows, slots, costs, fixed, initialSlot, unassignedCost } = problem
   const state = new SlotState(
     problem,
-    Int32Array.from(home, (slot, i) => (fixed[i] === 1 ? slot : -1)),
+    Int32Array.from(initialSlot, (slot, i) => (fixed[i] === 1 ? slot : -1)),
   )
   const table = candidateTable(problem, undefined, greedyCandidates)
   const order = Array.from({ length: rows }, (_, i) => i)
@@ -22,7 +22,7 @@ export function greedyAnswer(problem: SlotProblem, weight: ArrayLike<number>): I
     .sort((a, b) => (weight[b] as number) - (weight[a] as number) || a - b)
   for (const i of order) {
     let best = -1
-    let least = without[i] as number
+    let least = unassignedCost[i] as number
     for (let k = 0; k < greedyCandidates; k++) {
       const p = table[i * greedyCandidates + k] as number
       if (p === -1) break
@@ -33,7 +33,7 @@ export function greedyAnswer(problem: SlotProblem, weight: ArrayLike<number>): I
       least = cost
       break
     }
-    if (best === -1 && without[i] === Infinity)
+    if (best === -1 && unassignedCost[i] === Infinity)
       for (let p = 0; p < slots; p++) {
         const cost = costs[i * slots + p] as number
         if (cost < least && state.inTheWay(i, p) === -1) {
@@ -58,8 +58,10 @@ export interface LinearAnswer {
  * @param groups  rows that compete for slots
  */
 export function linearAnswer(problem: SlotProblem, groups: readonly (readonly number[])[]): LinearAnswer {
-  const { rows, slots, costs, fixed, home, without } = problem
-  const slotOf = Int32Array.from({ length: rows }, (_, i) => (fixed[i] === 1 ? (home[i] as number) : -1))
+  const { rows, slots, costs, fixed, initialSlot, unassignedCost } = problem
+  const slotOf = Int32Array.from({ length: rows }, (_, i) =>
+    fixed[i] === 1 ? (initialSlot[i] as number) : -1,
+  )
   const state = new SlotState(problem, slotOf)
   const slotPrice = new Float64Array(slots)
   for (const group of groups) {
@@ -73,7 +75,7 @@ export function linearAnswer(problem: SlotProblem, groups: readonly (readonly nu
         const cost = costs[i * slots + p] as number
         if (cost !== Infinity && state.inTheWay(i, p) === -1) matrix[r * columns + p] = cost
       }
-      if (without[i] !== Infinity) matrix[r * columns + slots + r] = without[i] as number
+      if (unassignedCost[i] !== Infinity) matrix[r * columns + slots + r] = unassignedCost[i] as number
     })
     const { columnOf, columnDual } = assign(matrix, open.length, columns)
     open.forEach((i, r) => {
@@ -96,7 +98,7 @@ function withoutRivals(problem: SlotProblem, slotOf: Int32Array): Int32Array {
   const state = new SlotState(problem, slotOf)
   for (let i = 0; i < problem.rows; i++) {
     const p = state.slotOf[i] as number
-    if (p < 0 || problem.fixed[i] === 1 || problem.without[i] === Infinity) continue
+    if (p < 0 || problem.fixed[i] === 1 || problem.unassignedCost[i] === Infinity) continue
     if (state.inTheWay(i, p) !== -1) state.shift(i, -1)
   }
   return state.slotOf

@@ -15,13 +15,13 @@ export { greedyAnswer, linearAnswer } from './first-answer.js'
 export { defaultMoves, searchSlots } from './search.js'
 export { arrangementProblem, type ArrangementProblem } from './problem.js'
 export type { ProblemInput, SolveRow, SolveScope } from './rows.js'
-export { applyMoves, withNeeds, type Confidence, type MoveList, type ProposedMove } from './moves.js'
+export { applyList, withNeeds, type Confidence, type MoveList, type ProposedMove } from './moves.js'
 export {
   defaultSolveOptions,
   solveArrangement,
-  type CurvePoint,
   type SolveAnswer,
   type SolveOptions,
   type SolveProgress,
 } from './solve.js'
 export { moveReason } from './why.js'
+export type { CurvePoint } from './few-moves.js'

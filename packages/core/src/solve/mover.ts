@@ -45,7 +45,7 @@ export function pairTable(
 ): Int32Array {
   const { slots, costs, relations, scores } = problem
   const table = new Int32Array(terms.length * pairCandidates * 2).fill(-1)
-  const price = (p: number): number => (slotPrice ? (slotPrice[p] as number) : 0)
+  const priceOf = (p: number): number => (slotPrice ? (slotPrice[p] as number) : 0)
   terms.forEach(({ a, b, relation, gainA, gainB, scored }, t) => {
     const { start, to, value } = relations[relation] as Relation
     const found: { p: number; q: number; cost: number }[] = []
@@ -60,7 +60,7 @@ export function pairTable(
         const scoreOf = (i: number, at: number): number =>
           scored && scores ? (scores[i * slots + at] as number) : 0
         const gain = gainA * Math.max(0, link - scoreOf(a, p)) + gainB * Math.max(0, link - scoreOf(b, q))
-        found.push({ p, q, cost: own + theirs + price(p) + price(q) - gain })
+        found.push({ p, q, cost: own + theirs + priceOf(p) + priceOf(q) - gain })
       }
     }
     found.sort((x, y) => x.cost - y.cost || x.p - y.p || x.q - y.q)
@@ -111,7 +111,7 @@ export class Mover {
   put(i: number, p: number): number {
     const { state } = this
     const { problem } = state
-    const { slots, costs, fixed, without } = problem
+    const { slots, costs, fixed, unassignedCost } = problem
     if (fixed[i] === 1 || (p >= 0 && costs[i * slots + p] === Infinity)) return Infinity
     const left = state.slotOf[i] as number
     if (left === p) return 0
@@ -124,7 +124,7 @@ export class Mover {
       const takesLeft = left >= 0 && costs[j * slots + left] !== Infinity && state.inTheWay(j, left) === -1
       let to = takesLeft ? left : this.freeFor(j, p)
       if (to === -2) {
-        if (without[j] === Infinity) return Infinity
+        if (unassignedCost[j] === Infinity) return Infinity
         to = -1
       }
       delta += this.shift(j, to)

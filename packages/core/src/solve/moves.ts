@@ -1,9 +1,9 @@
 import type { Command } from '../commands/index.js'
-import type { Placed } from '../model/index.js'
-import { triggerKey, type Chord, type Trigger } from '../triggers/index.js'
+import type { Trigger } from '../triggers/index.js'
 import { timeOf, type ArrangementProblem } from './problem.js'
 import type { SolveRow } from './rows.js'
 import { SlotState } from './slots.js'
+import { applyMoves, type Move, type Placed } from '../plan/index.js'
 
 /** How sure it is that a move helps. */
 export type Confidence = 'sure' | 'likely' | 'unsure'
@@ -50,31 +50,31 @@ export function movesTo(
   usesOf: (commandId: string) => number,
 ): MoveList {
   const { problem, rows, slots } = answer
-  const { home } = problem
-  const moving = Array.from({ length: problem.rows }, (_, i) => i).filter((i) => slotOf[i] !== home[i])
+  const { initialSlot } = problem
+  const moving = Array.from({ length: problem.rows }, (_, i) => i).filter((i) => slotOf[i] !== initialSlot[i])
   const numberOf = new Map(moving.map((row, id) => [row, id]))
-  const atHome = new SlotState(problem, home)
+  const atHome = new SlotState(problem, initialSlot)
   const direct = moving.map((row) => inTheWay(atHome, row, slotOf[row] as number, numberOf))
   const needs = moving.map((_, id) => closure(id, direct))
   const groups = groupsOf(needs)
-  const state = new SlotState(problem, home)
+  const state = new SlotState(problem, initialSlot)
   const gainOf = (ids: readonly number[]): number => {
     let delta = 0
     for (const id of ids) delta += state.shift(moving[id] as number, slotOf[moving[id] as number] as number)
     for (const id of [...ids].reverse())
-      state.shift(moving[id] as number, home[moving[id] as number] as number)
+      state.shift(moving[id] as number, initialSlot[moving[id] as number] as number)
     return -delta
   }
   const triggerAt = (p: number): Trigger | null => slots[p]?.trigger ?? null
   const moves = moving.map((row, id): ProposedMove => {
     const own = needs[id] as readonly number[]
-    const [from, to] = [home[row] as number, slotOf[row] as number]
+    const [from, to] = [initialSlot[row] as number, slotOf[row] as number]
     const { command, role } = rows[row] as SolveRow
     const gainMs = gainOf(own)
     const timeGainMs = own.reduce((sum, other) => {
       const r = moving[other] as number
       return rows[r]?.role === 'main'
-        ? sum + timeOf(answer, r, home[r] as number) - timeOf(answer, r, slotOf[r] as number)
+        ? sum + timeOf(answer, r, initialSlot[r] as number) - timeOf(answer, r, slotOf[r] as number)
         : sum
     }, 0)
     return {
@@ -166,7 +166,7 @@ function inOrder(
   slotOf: ArrayLike<number>,
   state: SlotState,
 ): MoveList {
-  const { home } = state.problem
+  const { initialSlot } = state.problem
   const start = state.cost
   const left = new Set(moves.map((m) => m.id))
   const order: ProposedMove[] = []
@@ -179,7 +179,7 @@ function inOrder(
     for (const id of left) {
       const ids = (moves[id] as ProposedMove).needs.filter((n) => left.has(n))
       const gain = -shiftAll(ids, slotOf) / ids.length
-      shiftAll([...ids].reverse(), home)
+      shiftAll([...ids].reverse(), initialSlot)
       if (gain > most) {
         most = gain
         best = ids
@@ -201,51 +201,19 @@ export const withNeeds = (list: MoveList, ids: Iterable<number>): number[] => {
   return [...new Set([...ids].flatMap((id) => byId.get(id)?.needs ?? []))]
 }
 
-/**
- * Placements after some moves of an answer, with all that they need. Relays that sent a chord of a moved command send
- * its new one, or nothing where it has no chord any more.
- */
-export function applyMoves<T extends Placed>(
+/** Placements after some moves of an answer, with all that they need. */
+export function applyList<T extends Placed>(
   placements: readonly T[],
   rows: readonly SolveRow[],
   list: MoveList,
   ids: Iterable<number>,
 ): (T | Placed)[] {
   const byId = new Map(list.moves.map((m) => [m.id, m]))
-  const out: (T | Placed | null)[] = [...placements]
-  const added: Placed[] = []
-  const sendsNow = new Map<string, Chord | null>()
-  for (const id of withNeeds(list, ids)) {
-    const move = byId.get(id) as ProposedMove
-    const { placement } = rows[move.row] as SolveRow
-    if (placement === null) {
-      if (move.to) added.push({ commandId: move.command.id, trigger: move.to })
-      continue
-    }
-    const old = placements[placement] as T
-    if (old.trigger.kind === 'chord')
-      sendsNow.set(
-        `${move.command.id} ${triggerKey(old.trigger)}`,
-        move.to?.kind === 'chord' ? move.to : null,
-      )
-    out[placement] = move.to ? movedTo(old, move.to) : null
-  }
-  return [...out, ...added].flatMap((placed) => (placed === null ? [] : [followed(placed, sendsNow)]))
-}
-
-/** A key of the board sends itself; a control of a device goes on sending what it sent. */
-function movedTo<T extends Placed>(old: T, to: Trigger): T | Placed {
-  const { sends, ...rest } = old
-  return 'code' in to || to.kind === 'popup' || sends === undefined
-    ? { ...rest, trigger: to }
-    : { ...rest, trigger: to, sends }
-}
-
-function followed<T extends Placed>(placed: T | Placed, now: ReadonlyMap<string, Chord | null>): T | Placed {
-  const { sends, ...rest } = placed
-  if (sends === undefined || sends.length !== 1) return placed
-  const key = `${placed.commandId} ${triggerKey(sends[0] as Chord)}`
-  if (!now.has(key)) return placed
-  const chord = now.get(key)
-  return chord ? { ...rest, sends: [chord] } : rest
+  const moves = withNeeds(list, ids).map((id): Move => {
+    const { row, command, to } = byId.get(id) as ProposedMove
+    const { placement } = rows[row] as SolveRow
+    const from = placement === null ? null : (placements[placement] as T).trigger
+    return { commandId: command.id, from, to }
+  })
+  return applyMoves(placements, moves)
 }

@@ -1,6 +1,6 @@
 import { canBeLiveTogether, type Program } from '../commands/index.js'
-import { modifierSets, reachIn, triggerReach, type ChordReach } from '../hand/index.js'
-import { priceContext, type Placed, type PlaceSurvey } from '../model/index.js'
+import { modifierSets, triggerReach, type ChordReach } from '../hand/index.js'
+import type { PlaceIndex } from '../model/index.js'
 import {
   benchCandidates,
   candidate,
@@ -9,8 +9,8 @@ import {
   thereAndBackMs,
   type Candidate,
 } from '../places/index.js'
-import type { Plan } from '../plan/index.js'
-import { spotOf, triggerKey, type Trigger } from '../triggers/index.js'
+import type { Plan, Placed } from '../plan/index.js'
+import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
 import { rowFlows, rowPairs } from './row-links.js'
 import {
@@ -45,12 +45,12 @@ const slotsPerCommand = 1.6
 
 /** The arrangement of a plan as rows and slots. */
 export function arrangementProblem(input: ProblemInput, scope: SolveScope): ArrangementProblem {
-  const { plan, survey, placements } = input
-  const side = input.table.situation.hand.side
-  const price = priceContext(survey, reachIn(input.table))
+  const { plan, index, situation, reachContext } = input.model
+  const { placements } = input.model.arrangement
+  const { side } = situation.hand
   const slotOf = (trigger: Trigger, at?: Candidate): SolveSlot => {
-    const reach = triggerReach(trigger, price) ?? unreachable
-    const own = at ?? candidate(trigger, survey)
+    const reach = triggerReach(trigger, reachContext) ?? unreachable
+    const own = at ?? candidate(trigger, index)
     return { candidate: own, trigger, key: own.key, reach, handMs: handCostMs(reach, side, plan.weights) }
   }
   const rows = solveRows(input, (trigger) => slotOf(trigger).handMs)
@@ -60,7 +60,7 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
   )
   const slots = solveSlots(input, programs, rows, scope, slotOf)
   const numberOf = new Map(slots.map((slot, p) => [slot.key, p]))
-  const home = Int32Array.from(rows, ({ placement }) =>
+  const initialSlot = Int32Array.from(rows, ({ placement }) =>
     placement === null ? -1 : (numberOf.get(triggerKey((placements[placement] as Placed).trigger)) ?? -1),
   )
   const fixed = Uint8Array.from(rows, (row, i) =>
@@ -69,30 +69,35 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
   const weight = Float64Array.from(rows, ({ command, role }) =>
     role === 'main' ? Math.max(command.usesPerHour, leastUses) : 0,
   )
-  const { costs, scores, without } = slotCosts(input, rows, slots, { home, fixed, weight, scope })
+  const { costs, scores, unassignedCost } = slotCosts(input, rows, slots, {
+    initialSlot,
+    fixed,
+    weight,
+    scope,
+  })
   return {
     problem: {
       rows: rows.length,
       slots: slots.length,
       costs,
       scores,
-      without,
+      unassignedCost,
       overlap: overlapsOf(rows, plan, weight),
       rivals: rivalsOf(slots, numberOf),
-      pairs: rowPairs(rows, weight, survey, plan.weights),
+      pairs: rowPairs(rows, weight, index, plan.weights),
       relations: slotRelations(
         slots.map((s) => s.trigger),
-        survey.mnemonics.neighbours,
-        positions(survey),
+        index.mnemonics.neighbours,
+        positions(index),
       ),
       flows: rowFlows(rows, plan),
       travel: slotTravel(
         slots.map((s) => s.trigger),
         slots.map((s) => s.reach),
-        input.table.situation,
-        price,
+        situation,
+        reachContext,
       ),
-      home,
+      initialSlot,
       fixed,
     },
     rows,
@@ -117,25 +122,25 @@ const unreachable: ChordReach = {
   distanceMm: Infinity,
 }
 
-const positions = (survey: PlaceSurvey) => {
-  const at = new Map(survey.around.controls.map((c) => [c.code ?? c.id, c]))
-  return (trigger: Trigger) => at.get(spotOf(trigger) ?? '')
+const positions = (index: PlaceIndex) => {
+  const at = new Map(index.env.controls.map((c) => [c.code ?? c.id, c]))
+  return (trigger: Trigger) => at.get(controlRefOf(trigger) ?? '')
 }
 
 /** Where something may go, the easiest first for each program, and where something stands now. */
 function solveSlots(
-  { survey, placements }: ProblemInput,
+  { model: { index, arrangement } }: ProblemInput,
   programs: readonly Program[],
   rows: readonly SolveRow[],
   scope: SolveScope,
   slotOf: (trigger: Trigger, at?: Candidate) => SolveSlot,
 ): SolveSlot[] {
   const found = new Map<string, SolveSlot>()
-  const sets = modifierSets(survey.around.layout.altGraph, mostHeld)
+  const sets = modifierSets(index.env.layout.altGraph, mostHeld)
   for (const program of programs) {
-    const offered = benchCandidates(survey, sets, (id) => pageFor(id, program.id, survey.around))
-      .filter((at) => at.plain && at.kept === null && !at.barred && !at.closed)
-      .filter((at) => scope.deviceId === undefined || isOnDevice(at.trigger, scope.deviceId, survey))
+    const offered = benchCandidates(index, sets, (id) => pageFor(id, program.id, index.env))
+      .filter((at) => at.plain && at.reserved === null && !at.barred && !at.locked)
+      .filter((at) => scope.deviceId === undefined || isOnDevice(at.trigger, scope.deviceId, index))
       .map((at) => found.get(at.key) ?? slotOf(at.trigger, at))
       .filter((slot) => Number.isFinite(slot.handMs))
       .sort((a, b) => a.handMs - b.handMs || (a.key < b.key ? -1 : 1))
@@ -144,7 +149,7 @@ function solveSlots(
     // a place that recalls the name may be worth as much more as recalling is
     for (const slot of offered) if (slot.handMs <= limit + recallReach) found.set(slot.key, slot)
   }
-  for (const { trigger } of placements) {
+  for (const { trigger } of arrangement.placements) {
     const key = triggerKey(trigger)
     if (!found.has(key)) found.set(key, slotOf(trigger))
   }

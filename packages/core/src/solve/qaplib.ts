@@ -15,7 +15,7 @@ export function readQap(text: string, fileName = 'instance'): QuadraticProblem {
     throw new CoreError('QAP_UNREADABLE', {
       where: [fileName],
       what,
-      mend: 'write the size n, then two matrices of n x n numbers',
+      remedy: 'write the size n, then two matrices of n x n numbers',
     })
   }
   const bad = numbers.findIndex((x) => !Number.isFinite(x))

@@ -66,9 +66,9 @@ export function solveQuadratic(
   const matrices: Matrices = {
     n,
     flow,
-    flowTo: turned(flow, n),
+    flowTo: transpose(flow, n),
     distance,
-    distanceTo: turned(distance, n),
+    distanceTo: transpose(distance, n),
   }
   const long = longTabu(n)
   let best: QuadraticAnswer | null = null
@@ -90,9 +90,9 @@ export function solveQuadratic(
     for (let i = 0; i < n; i++) placeOf[i] = i
     for (let i = n - 1; i > 0; i--) {
       const j = random(i + 1)
-      const kept = placeOf[i] as number
+      const reserved = placeOf[i] as number
       placeOf[i] = placeOf[j] as number
-      placeOf[j] = kept
+      placeOf[j] = reserved
     }
     cost = quadraticCost(problem, placeOf)
     bestOfStart = cost
@@ -172,7 +172,7 @@ interface Matrices {
   readonly distanceTo: Float64Array
 }
 
-function turned(matrix: Float64Array, n: number): Float64Array {
+function transpose(matrix: Float64Array, n: number): Float64Array {
   const out = new Float64Array(n * n)
   for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) out[j * n + i] = matrix[i * n + j] as number
   return out
@@ -265,6 +265,6 @@ function checkShape({ size, flow, distance, linear }: QuadraticProblem): void {
   throw new CoreError('QAP_SHAPE', {
     where: ['size'],
     what: `${size} things need matrices of ${wanted} numbers, one has ${wrong ?? 0}`,
-    mend: 'give size x size numbers for each matrix',
+    remedy: 'give size x size numbers for each matrix',
   })
 }

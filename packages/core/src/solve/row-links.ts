@@ -1,6 +1,6 @@
 import { busyUsesPerHour } from '../clashes/index.js'
 import { canBeLiveTogether } from '../commands/index.js'
-import type { PlaceSurvey } from '../model/index.js'
+import type { PlaceIndex } from '../model/index.js'
 import type { PlaceWeights, Plan } from '../plan/index.js'
 import type { SolveRow } from './rows.js'
 import { relationIndex, type RelationKind } from './slot-relations.js'
@@ -16,7 +16,7 @@ const damageMs = { nuisance: 2000, rework: 30_000, loss: 300_000 } as const
 export function rowPairs(
   rows: readonly SolveRow[],
   weight: Float64Array,
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   weights: PlaceWeights,
 ): PairTerm[] {
   const rowOf = new Map(
@@ -40,7 +40,7 @@ export function rowPairs(
   }
   rows.forEach(({ command, role }, i) => {
     if (role !== 'main') return
-    for (const { command: other, axis, isFirst } of survey.mnemonics.finder.oppositesOf(command)) {
+    for (const { command: other, axis, isFirst } of index.mnemonics.finder.oppositesOf(command)) {
       const j = rowOf.get(other.id)
       if (j === undefined) continue
       enter(Math.min(i, j), Math.max(i, j), 'opposite')
@@ -49,7 +49,7 @@ export function rowPairs(
         enter(first, second, axis === 'across' ? 'right' : 'below')
       }
     }
-    for (const other of survey.mnemonics.sameIdeas(command)) {
+    for (const other of index.mnemonics.sameIdeas(command)) {
       const j = rowOf.get(other.id)
       if (j !== undefined) enter(Math.min(i, j), Math.max(i, j), 'same')
     }
@@ -60,11 +60,11 @@ export function rowPairs(
       enter(Math.min(i, j), Math.max(i, j), 'near', [gain, gain])
     }
   })
-  return [...out, ...slips(rows, survey)]
+  return [...out, ...slips(rows, index)]
 }
 
-function slips(rows: readonly SolveRow[], { around }: PlaceSurvey): PairTerm[] {
-  const programs = new Map(around.programs.map((p) => [p.id, p]))
+function slips(rows: readonly SolveRow[], { env }: PlaceIndex): PairTerm[] {
+  const programs = new Map(env.programs.map((p) => [p.id, p]))
   return rows.flatMap(({ command: danger, role }, a): PairTerm[] => {
     if (role !== 'main' || danger.damage === undefined || danger.damage.level === 'nuisance') return []
     const cost = damageMs[danger.damage.level]

@@ -1,10 +1,10 @@
 import type { Clash } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
-import type { ChordReach, ChordTable } from '../hand/index.js'
-import type { Placed, PlaceSurvey } from '../model/index.js'
+import type { ChordReach } from '../hand/index.js'
+import type { PlaceIndex, PreparedModel } from '../model/index.js'
 import type { Candidate } from '../places/index.js'
-import type { Plan } from '../plan/index.js'
-import { spotOf, triggerKey, type Trigger } from '../triggers/index.js'
+import type { Placed } from '../plan/index.js'
+import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 
 /** What may move. */
 export interface SolveScope {
@@ -35,20 +35,18 @@ export interface SolveSlot {
   readonly handMs: number
 }
 
+/** What is solved: a prepared model, and the clashes of its arrangement as it is. */
 export interface ProblemInput {
-  readonly plan: Plan
-  readonly survey: PlaceSurvey
-  readonly placements: readonly Placed[]
-  /** clashes of the arrangement as it is */
+  readonly model: PreparedModel
   readonly clashes: readonly Clash[]
-  readonly table: ChordTable
 }
 
 /** A row for each placement, the cheapest of a command being the one that counts; one for each command without. */
 export function solveRows(
-  { plan, survey, placements, clashes }: ProblemInput,
+  { model, clashes }: ProblemInput,
   handMs: (trigger: Trigger) => number,
 ): SolveRow[] {
+  const { placements } = model.arrangement
   const blocked = new Set(
     clashes
       .filter((c) => c.severity === 'blocks')
@@ -56,33 +54,44 @@ export function solveRows(
   )
   const byCommand = new Map<string, number[]>()
   placements.forEach(({ commandId }, n) => byCommand.set(commandId, [...(byCommand.get(commandId) ?? []), n]))
-  return plan.commands.flatMap((command): SolveRow[] => {
-    const own = byCommand.get(command.id) ?? []
-    if (!survey.commands.has(command.id) || own.length === 0)
-      return [{ command, role: 'main', placement: null }]
+  return model.plan.commands.flatMap((command): SolveRow[] => {
+    const all = byCommand.get(command.id) ?? []
+    // a chain runs more than the command: it holds its trigger, and does not count as the command's own
+    const own = all.filter((n) => placements[n]?.then === undefined)
+    const chains = all.filter((n) => placements[n]?.then !== undefined)
+    const further = chains.map((placement): SolveRow => ({ command, role: 'further', placement }))
+    if (!model.index.commands.has(command.id) || own.length === 0)
+      return [{ command, role: 'main', placement: null }, ...further]
     const cost = (n: number): number => {
       const { trigger } = placements[n] as Placed
       return blocked.has(`${command.id} ${triggerKey(trigger)}`) ? Infinity : handMs(trigger)
     }
     const main = own.reduce((best, n) => (cost(n) < cost(best) ? n : best))
-    return own.map((n) => ({ command, role: n === main ? 'main' : 'further', placement: n }))
+    return [
+      ...own.map((n): SolveRow => ({ command, role: n === main ? 'main' : 'further', placement: n })),
+      ...further,
+    ]
   })
 }
 
 export function mayMove(
   { command, placement }: SolveRow,
-  { survey, placements }: ProblemInput,
+  { model }: ProblemInput,
   scope: SolveScope,
 ): boolean {
-  const trigger = placement === null ? null : (placements[placement] as Placed).trigger
-  if (survey.rules.keeps(command) || (trigger && survey.rules.keepsSpot(spotOf(trigger)))) return false
+  const { index } = model
+  const placed: Placed | null = placement === null ? null : (model.arrangement.placements[placement] ?? null)
+  const trigger = placed?.trigger ?? null
+  // sequences, chains and what holds in some contexts only stay where the person has put them
+  if (placed?.then || placed?.contextIds || trigger?.kind === 'sequence') return false
+  if (index.rules.locks(command) || (trigger && index.rules.locksControl(controlRefOf(trigger)))) return false
   if (scope.what === 'unplaced' && placement !== null) return false
   if (scope.programId !== undefined && command.programId !== scope.programId) return false
-  return scope.deviceId === undefined || !trigger || isOnDevice(trigger, scope.deviceId, survey)
+  return scope.deviceId === undefined || !trigger || isOnDevice(trigger, scope.deviceId, index)
 }
 
-export function isOnDevice(trigger: Trigger, deviceId: string, { around }: PlaceSurvey): boolean {
+export function isOnDevice(trigger: Trigger, deviceId: string, { env }: PlaceIndex): boolean {
   if ('deviceId' in trigger) return trigger.deviceId === deviceId
   if (!('code' in trigger)) return false
-  return around.controls.some((c) => c.code === trigger.code && c.id.startsWith(`${deviceId}/`))
+  return env.controls.some((c) => c.code === trigger.code && c.id.startsWith(`${deviceId}/`))
 }

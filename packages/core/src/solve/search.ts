@@ -39,9 +39,9 @@ export function* searchSlots(
     bestCost = cost
   }
   // where everything stands now may be better than what is found first
-  const atHome = slotCost(problem, problem.home)
-  if (problem.home.every((slot, i) => slot >= 0 || problem.without[i] !== Infinity))
-    take(problem.home, atHome)
+  const atHome = slotCost(problem, problem.initialSlot)
+  if (problem.initialSlot.every((slot, i) => slot >= 0 || problem.unassignedCost[i] !== Infinity))
+    take(problem.initialSlot, atHome)
   yield { moves: 0, best, bestCost }
   const rowGroups = groups ?? [Array.from({ length: problem.rows }, (_, i) => i)]
   const linear = linearAnswer(problem, rowGroups)

@@ -12,7 +12,7 @@ const forbidden = 1e12
  */
 function settled(
   state: SlotState,
-  without: SlotState,
+  unassignedCost: SlotState,
   rows: readonly number[],
   table: Int32Array,
 ): Int32Array {
@@ -24,10 +24,10 @@ function settled(
   const isBare = new Uint8Array(slots)
   const add = (p: number): void => {
     isIn[p] = 1
-    isBare[p] = without.isBare(p) ? 1 : 0
+    isBare[p] = unassignedCost.isBare(p) ? 1 : 0
     open.push(p)
   }
-  const isFree = (i: number, p: number): boolean => isBare[p] === 1 || without.inTheWay(i, p) === -1
+  const isFree = (i: number, p: number): boolean => isBare[p] === 1 || unassignedCost.inTheWay(i, p) === -1
   for (const i of rows) {
     const own = state.slotOf[i] as number
     if (own >= 0 && isIn[own] === 0) add(own)
@@ -35,7 +35,7 @@ function settled(
   for (const i of rows)
     for (let k = 0; k < candidateCount; k++) {
       const p = table[i * candidateCount + k] as number
-      if (p >= 0 && isIn[p] === 0 && without.inTheWay(i, p) === -1) add(p)
+      if (p >= 0 && isIn[p] === 0 && unassignedCost.inTheWay(i, p) === -1) add(p)
     }
   const columns = open.length + rows.length
   const matrix = new Float64Array(rows.length * columns).fill(forbidden)
@@ -47,7 +47,7 @@ function settled(
       if (cost !== Infinity && isFree(i, p))
         matrix[r * columns + c] = linked ? state.costAt(i, p, true) : cost
     }
-    const none = problem.without[i] as number
+    const none = problem.unassignedCost[i] as number
     if (none !== Infinity) matrix[r * columns + open.length + r] = none
   })
   const found = assign(matrix, rows.length, columns)

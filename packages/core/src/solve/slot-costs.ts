@@ -1,7 +1,7 @@
 import { clashChecker, severities, type Clash } from '../clashes/index.js'
 import { liveContexts, type Command } from '../commands/index.js'
 import { mnemonicContext, mnemonicReader } from '../mnemonics/index.js'
-import type { PlaceSurvey } from '../model/index.js'
+import type { PlaceIndex } from '../model/index.js'
 import { pageFor } from '../places/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
@@ -17,47 +17,47 @@ const isOwnTrouble = (clash: Clash): boolean =>
 
 /** What each row costs on each slot, ms an hour; how well slots recall rows by themselves; the cost of having no slot. */
 export function slotCosts(
-  { plan, survey, clashes }: ProblemInput,
+  { model: { plan, index }, clashes }: ProblemInput,
   rows: readonly SolveRow[],
   slots: readonly SolveSlot[],
   {
-    home,
+    initialSlot,
     fixed,
     weight,
     scope,
   }: {
-    readonly home: Int32Array
+    readonly initialSlot: Int32Array
     readonly fixed: Uint8Array
     readonly weight: Float64Array
     readonly scope: SolveScope
   },
-): { costs: Float64Array; scores: Float32Array; without: Float64Array } {
-  const { around } = survey
+): { costs: Float64Array; scores: Float32Array; unassignedCost: Float64Array } {
+  const { env } = index
   const { weights } = plan
   const costs = new Float64Array(rows.length * slots.length).fill(Infinity)
   const scores = new Float32Array(rows.length * slots.length)
-  const without = new Float64Array(rows.length)
-  const alone = mnemonicContext(around, () => [])
+  const unassignedCost = new Float64Array(rows.length)
+  const alone = mnemonicContext(env, () => [])
   const worstNow = new Map<string, number>()
   for (const clash of clashes)
     for (const id of clash.commandIds) {
       const name = `${id} ${triggerKey(clash.trigger)}`
       worstNow.set(name, Math.min(worstNow.get(name) ?? 9, severities.indexOf(clash.severity)))
     }
-  const isTrouble = troubleOf(survey, slots)
+  const isTrouble = troubleOf(index, slots)
   rows.forEach(({ command, role }, i) => {
-    const at = home[i] as number
+    const at = initialSlot[i] as number
     const uses = weight[i] as number
     const base = i * slots.length
     const worst = at >= 0 ? (worstNow.get(`${command.id} ${slots[at]?.key ?? ''}`) ?? 9) : 9
     if (role === 'further') {
       const worth = furtherWorth.flat + furtherWorth.use * command.usesPerHour
-      without[i] = worth
+      unassignedCost[i] = worth
       costs[base + at] = worst < severities.indexOf('caution') ? 2 * worth : 0
       return
     }
     const byMenu = uses * menuMs(menuLevels(command).length)
-    without[i] = byMenu
+    unassignedCost[i] = byMenu
     const reader = mnemonicReader(command, alone)
     const costOn = (p: number): number => {
       const slot = slots[p] as SolveSlot
@@ -68,10 +68,10 @@ export function slotCosts(
     if (fixed[i] === 0)
       for (let p = 0; p < slots.length; p++) {
         const { candidate: slot, handMs } = slots[p] as SolveSlot
-        if (slot.kept !== null || slot.barred || slot.closed || !slot.plain || !Number.isFinite(handMs))
+        if (slot.reserved !== null || slot.barred || slot.locked || !slot.plain || !Number.isFinite(handMs))
           continue
-        if (scope.deviceId !== undefined && !isOnDevice(slot.trigger, scope.deviceId, survey)) continue
-        if (isOtherPage(slot.trigger, command, survey) || isTrouble(command, p)) continue
+        if (scope.deviceId !== undefined && !isOnDevice(slot.trigger, scope.deviceId, index)) continue
+        if (isOtherPage(slot.trigger, command, index) || isTrouble(command, p)) continue
         costs[base + p] = costOn(p) + uses * weights.learnMs
       }
     if (at < 0) return
@@ -85,27 +85,27 @@ export function slotCosts(
             ? troubleMs + 2 * uses * weights.clashMs
             : 0)
   })
-  return { costs, scores, without }
+  return { costs, scores, unassignedCost }
 }
 
 /** A page that follows another program. */
-function isOtherPage(trigger: Trigger, command: Command, survey: PlaceSurvey): boolean {
+function isOtherPage(trigger: Trigger, command: Command, index: PlaceIndex): boolean {
   return (
     'pageId' in trigger &&
     trigger.pageId !== undefined &&
-    pageFor(trigger.deviceId, command.programId, survey.around) !== trigger.pageId
+    pageFor(trigger.deviceId, command.programId, index.env) !== trigger.pageId
   )
 }
 
 /** Whether a command on a slot would have a clash above caution by itself; asked once for commands that live alike. */
 function troubleOf(
-  survey: PlaceSurvey,
+  index: PlaceIndex,
   slots: readonly SolveSlot[],
 ): (command: Command, slot: number) => boolean {
-  const checker = clashChecker(survey.around)
+  const checker = clashChecker(index.env)
   const known = new Map<string, Int8Array>()
   return (command, p) => {
-    const program = survey.around.programs.find((x) => x.id === command.programId)
+    const program = index.env.programs.find((x) => x.id === command.programId)
     const name = program ? `${program.id} ${[...liveContexts(command, program)].sort().join()}` : ''
     let answers = known.get(name)
     if (!answers) known.set(name, (answers = new Int8Array(slots.length).fill(-1)))

@@ -8,7 +8,7 @@ import {
   toggleShift,
   type Neighbours,
 } from '../mnemonics/index.js'
-import { heldOf, modifiers, spotOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
+import { heldOf, modifiers, controlRefOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
 import { relationOf, type Relation } from './slots.js'
 
 /** How two slots can lie to each other, by the number of the relation. */
@@ -50,7 +50,7 @@ export function slotRelations(
     const back = oppositeWay(trigger)
     if (back && areOppositeWays(trigger, back)) enter('opposite', p, back, ruleScores.opposite)
     lists.same.push({ p, q: p, value: ruleScores.sameIdea })
-    const beside = neighbours.get(spotOf(trigger) ?? '') ?? {}
+    const beside = neighbours.get(controlRefOf(trigger) ?? '') ?? {}
     const on = (place: string | undefined): Trigger | null =>
       place === undefined ? null : onSpot(trigger, place)
     enter('right', p, on(beside.right), ruleScores.sideBySide)

@@ -4,11 +4,11 @@ import {
   moveToMs,
   pressMs,
   type ChordReach,
-  type PriceContext,
+  type ReachContext,
   type ReachSituation,
 } from '../hand/index.js'
 import { returnMs } from '../places/index.js'
-import { heldOf, spotOf, type Trigger } from '../triggers/index.js'
+import { heldOf, controlRefOf, type Trigger } from '../triggers/index.js'
 import type { Travel } from './slots.js'
 
 /** Where a hand is after a trigger: at home over a key, at another home, over some far key, or with another device. */
@@ -32,7 +32,7 @@ export function slotTravel(
   triggers: readonly Trigger[],
   reaches: readonly ChordReach[],
   situation: ReachSituation,
-  price: PriceContext,
+  reachContext: ReachContext,
 ): Travel {
   const controls = new Map(situation.controls.map((c) => [c.code ?? c.id, c]))
   const numberOf = new Map<string, number>()
@@ -50,8 +50,8 @@ export function slotTravel(
       heldSaves.push(pressMs * held.length)
     }
     heldOfSlot[p] = sets.get(set) as number
-    const end = endsOf(trigger, reach, situation, price, controls.get(spotOf(trigger) ?? ''))
-    const name = `${spotOf(trigger) ?? 'popup'} ${end.zone} ${end.finger ?? ''}`
+    const end = endsOf(trigger, reach, situation, reachContext, controls.get(controlRefOf(trigger) ?? ''))
+    const name = `${controlRefOf(trigger) ?? 'popup'} ${end.zone} ${end.finger ?? ''}`
     let number = numberOf.get(name)
     if (number === undefined) {
       numberOf.set(name, (number = ends.length))
@@ -59,17 +59,23 @@ export function slotTravel(
     }
     spotOfSlot[p] = number
   })
-  const spots = ends.length
-  const table = new Float64Array(spots * spots)
-  ends.forEach((a, x) => ends.forEach((b, y) => (table[x * spots + y] = between(a, b))))
-  return { spotOf: spotOfSlot, spots, table, heldOf: heldOfSlot, heldSaves: Float64Array.from(heldSaves) }
+  const controlRefs = ends.length
+  const table = new Float64Array(controlRefs * controlRefs)
+  ends.forEach((a, x) => ends.forEach((b, y) => (table[x * controlRefs + y] = between(a, b))))
+  return {
+    controlRefOf: spotOfSlot,
+    controlRefs,
+    table,
+    heldOf: heldOfSlot,
+    heldSaves: Float64Array.from(heldSaves),
+  }
 }
 
 function endsOf(
   trigger: Trigger,
   reach: ChordReach,
   situation: ReachSituation,
-  price: PriceContext,
+  reachContext: ReachContext,
   control: ReachSituation['controls'][number] | undefined,
 ): Ends {
   const at = {
@@ -77,14 +83,14 @@ function endsOf(
     yMm: control?.yMm ?? 0,
     targetMm: control ? Math.min(control.widthMm, control.heightMm) : homeKeyMm,
   }
-  const takeUp = 'deviceId' in trigger ? price.takeUpMs(trigger.deviceId) : null
-  if (takeUp !== null)
+  const acquire = 'deviceId' in trigger ? reachContext.acquireMs(trigger.deviceId) : null
+  if (acquire !== null)
     return {
       zone: 'pointer',
-      name: takeUp > 0 && 'deviceId' in trigger ? trigger.deviceId : '',
+      name: acquire > 0 && 'deviceId' in trigger ? trigger.deviceId : '',
       finger: undefined,
       ...at,
-      thereMs: takeUp,
+      thereMs: acquire,
       backMs: 0,
     }
   if (reach.viaHome !== undefined) {

@@ -19,8 +19,8 @@ export interface PairTerm {
 
 /** Travel between slots: by the spots under the fingers, and what is saved when the same modifiers stay held. */
 export interface Travel {
-  readonly spotOf: Int32Array
-  readonly spots: number
+  readonly controlRefOf: Int32Array
+  readonly controlRefs: number
   /** row-major, spots x spots */
   readonly table: Float64Array
   /** number of the held set of a slot; 0 for none */
@@ -38,7 +38,7 @@ export interface SlotProblem {
   /** row-major, rows x slots; Infinity where a row must not stand */
   readonly costs: Float64Array
   /** cost of a row without a slot; Infinity when it must have one */
-  readonly without: Float64Array
+  readonly unassignedCost: Float64Array
   /** row-major, rows x rows: what two rows on one slot, or on rival slots, cost; 0 when they may share it */
   readonly overlap: Float64Array
   /** slots that rows which exclude each other must not have both: rows of a sparse matrix without values */
@@ -50,7 +50,7 @@ export interface SlotProblem {
   readonly flows: readonly { readonly a: number; readonly b: number; readonly uses: number }[]
   readonly travel?: Travel
   /** slot of each row now, -1 for none */
-  readonly home: Int32Array
+  readonly initialSlot: Int32Array
   /** 1 for rows that must not move */
   readonly fixed: Uint8Array
 }
@@ -148,7 +148,7 @@ export class SlotState {
   readonly problem: SlotProblem
   private readonly links: Links
 
-  constructor(problem: SlotProblem, slotOf: ArrayLike<number> = problem.home) {
+  constructor(problem: SlotProblem, slotOf: ArrayLike<number> = problem.initialSlot) {
     this.problem = problem
     this.links = linksOf(problem)
     this.slotOf = new Int32Array(problem.rows).fill(-1)
@@ -159,23 +159,23 @@ export class SlotState {
 
   /** Puts every row anew and sums the cost from the beginning. */
   reset(slotOf: ArrayLike<number>): void {
-    const { rows, without, home } = this.problem
+    const { rows, unassignedCost, initialSlot } = this.problem
     this.slotOf.fill(-1)
     this.first.fill(-1)
     this.moved = 0
     this.cost = 0
     for (let i = 0; i < rows; i++) {
-      this.cost += without[i] as number
-      if (home[i] !== -1) this.moved++
+      this.cost += unassignedCost[i] as number
+      if (initialSlot[i] !== -1) this.moved++
     }
     // rows without a slot cost Infinity where they must have one: the sum is only kept once all of them have
     let cost = 0
     for (let i = 0; i < rows; i++) {
       const slot = slotOf[i] as number
       if (slot < 0) continue
-      cost += this.place(i, slot) - finiteOrZero(without[i] as number)
+      cost += this.place(i, slot) - finiteOrZero(unassignedCost[i] as number)
     }
-    this.cost = cost + sumFinite(without)
+    this.cost = cost + sumFinite(unassignedCost)
   }
 
   /**
@@ -184,7 +184,7 @@ export class SlotState {
    */
   costAt(i: number, p: number, alone = false): number {
     const { problem, links, slotOf } = this
-    if (p < 0) return problem.without[i] as number
+    if (p < 0) return problem.unassignedCost[i] as number
     const { slots, rows, costs, scores, relations, travel, overlap, rivals } = problem
     let cost = costs[i * slots + p] as number
     const lastPair = links.pairStart[i + 1] as number
@@ -207,12 +207,12 @@ export class SlotState {
       for (let k = links.flowStart[i] as number; k < (links.flowStart[i + 1] as number); k++) {
         const q = slotOf[links.flowTo[k] as number] as number
         if (q < 0) continue
-        const [x, y] = [travel.spotOf[p] as number, travel.spotOf[q] as number]
+        const [x, y] = [travel.controlRefOf[p] as number, travel.controlRefOf[q] as number]
         const out = links.flowOut[k] as number
         const back = links.flowIn[k] as number
         cost +=
-          out * (travel.table[x * travel.spots + y] as number) +
-          back * (travel.table[y * travel.spots + x] as number)
+          out * (travel.table[x * travel.controlRefs + y] as number) +
+          back * (travel.table[y * travel.controlRefs + x] as number)
         const held = travel.heldOf[p] as number
         if (held !== 0 && held === travel.heldOf[q]) cost -= (out + back) * (travel.heldSaves[held] as number)
       }
@@ -252,9 +252,9 @@ export class SlotState {
     this.slotOf[i] = -1
     const delta = this.costAt(i, p) - before
     if (p >= 0) this.link(i, p)
-    const home = this.problem.home[i] as number
-    if (from === home) this.moved++
-    else if (p === home) this.moved--
+    const initialSlot = this.problem.initialSlot[i] as number
+    if (from === initialSlot) this.moved++
+    else if (p === initialSlot) this.moved--
     this.cost += delta
     return delta
   }
@@ -273,8 +273,8 @@ export class SlotState {
   private place(i: number, p: number): number {
     const cost = this.costAt(i, p)
     this.link(i, p)
-    if (p === this.problem.home[i]) this.moved--
-    else if (this.problem.home[i] === -1) this.moved++
+    if (p === this.problem.initialSlot[i]) this.moved--
+    else if (this.problem.initialSlot[i] === -1) this.moved++
     return cost
   }
 
@@ -301,6 +301,6 @@ const sumFinite = (values: Float64Array): number => values.reduce((sum, v) => su
 /** Cost of an answer, from the beginning; Infinity where a row has no slot though it must have one. */
 export function slotCost(problem: SlotProblem, slotOf: ArrayLike<number>): number {
   for (let i = 0; i < problem.rows; i++)
-    if ((slotOf[i] as number) < 0 && problem.without[i] === Infinity) return Infinity
+    if ((slotOf[i] as number) < 0 && problem.unassignedCost[i] === Infinity) return Infinity
   return new SlotState(problem, slotOf).cost
 }

@@ -102,7 +102,7 @@ export function readGnomeDump(text: string, shipped: SystemKeys, layout: Nationa
     throw new CoreError('DUMP_UNREADABLE', {
       where: ['settings dump'],
       what,
-      mend: 'run `gsettings list-recursively > keys.txt` and choose that file',
+      remedy: 'run `gsettings list-recursively > keys.txt` and choose that file',
     })
   }
   if (text.length > maxDumpChars) fail('the text is longer than any list of settings')

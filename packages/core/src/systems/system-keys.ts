@@ -10,6 +10,7 @@ import {
   type Act,
   type NationalLayout,
   type Trigger,
+  type TriggerKey,
 } from '../triggers/index.js'
 
 /** Parts of a system that keys are taken for. */
@@ -88,9 +89,9 @@ export function systemTakes(
   system: SystemKeys,
   layout: NationalLayout,
   own?: OwnSystemKeys[string],
-): ReadonlyMap<string, SystemTake> {
-  const out = new Map<string, SystemTake>()
-  const off = new Set(own?.off)
+): ReadonlyMap<TriggerKey, SystemTake> {
+  const out = new Map<TriggerKey, SystemTake>()
+  const off = new Set<string>(own?.off)
   const add = (key: SystemKey, isOwn: boolean): void => {
     const trigger = systemTrigger(key, layout)
     if (!trigger) return
@@ -104,5 +105,5 @@ export function systemTakes(
 }
 
 /** Trigger key → what the system does with it, as it ships. */
-export const systemActions = (system: SystemKeys, layout: NationalLayout): ReadonlyMap<string, string> =>
+export const systemActions = (system: SystemKeys, layout: NationalLayout): ReadonlyMap<TriggerKey, string> =>
   new Map([...systemTakes(system, layout)].map(([key, take]) => [key, take.action]))

@@ -1,7 +1,7 @@
 import { characterAt, type NationalLayout } from './layout.js'
 import { sortModifiers, type Modifier } from './modifiers.js'
 import type { SystemId } from './system.js'
-import { actOf, heldOf, spot, type Act, type Trigger, type Turn } from './trigger.js'
+import { actOf, heldOf, controlRef, type Act, type Trigger, type Turn } from './trigger.js'
 
 const keyNames: Readonly<Record<string, string>> = {
   Escape: 'Esc',
@@ -119,11 +119,12 @@ export function strokeName(direction: number, of: number): string {
 }
 
 /** What stands for the key or control itself, without what is held and how it is worked. */
-export function spotName(trigger: Trigger, naming: Naming): string {
+export function controlName(trigger: Trigger, naming: Naming): string {
   const legend = (id: string, fallback: string): string => naming.legends?.get(id) ?? fallback
-  if (trigger.kind === 'popup') return `${legend(`popup/${trigger.setId}`, trigger.setId)} ${trigger.place}`
+  if (trigger.kind === 'popup') return `${legend(`popup/${trigger.setId}`, trigger.setId)} ${trigger.entry}`
+  if (trigger.kind === 'sequence') return trigger.chords.map((c) => controlName(c, naming)).join(', ')
   if ('code' in trigger) return keyLegend(trigger.code, naming.layout, naming.systemId)
-  const name = legend(spot(trigger.deviceId, trigger.controlId), trigger.controlId)
+  const name = legend(controlRef(trigger.deviceId, trigger.controlId), trigger.controlId)
   const page =
     'pageId' in trigger && trigger.pageId !== undefined
       ? `${legend(`${trigger.deviceId}@${trigger.pageId}`, trigger.pageId)} · `
@@ -135,12 +136,13 @@ export function spotName(trigger: Trigger, naming: Naming): string {
 
 const turnNames: Readonly<Record<Turn, string>> = { left: '↺', right: '↻', up: '↑', down: '↓' }
 
-/** A trigger as a person reads it: `Ctrl+Shift+U`, `A twice`, `Shift+Dial ↻`. */
+/** A trigger as a person reads it: `Ctrl+Shift+U`, `A twice`, `Shift+Dial ↻`, `Ctrl+K, then C`. */
 export function triggerName(trigger: Trigger, naming: Naming): string {
+  if (trigger.kind === 'sequence') return trigger.chords.map((c) => triggerName(c, naming)).join(', then ')
   const held: string[] = sortModifiers(heldOf(trigger)).map((m) => modifierName(m, naming.systemId))
   if (trigger.kind === 'button' && trigger.withId !== undefined)
-    held.push(naming.legends?.get(spot(trigger.deviceId, trigger.withId)) ?? trigger.withId)
-  const place = [...held, spotName(trigger, naming)].join('+')
+    held.push(naming.legends?.get(controlRef(trigger.deviceId, trigger.withId)) ?? trigger.withId)
+  const place = [...held, controlName(trigger, naming)].join('+')
   const how = actName(actOf(trigger))
   return how === '' ? place : `${place} ${how}`
 }

@@ -5,8 +5,12 @@ import { refSchema, triggerSchema } from './trigger.js'
 export const popupSetSchema = z.strictObject({
   id: refSchema,
   name: z.string().min(1).max(80),
-  opener: triggerSchema.refine((t): boolean => t.kind !== 'popup', 'a pop-up set cannot open another'),
+  opener: triggerSchema.refine(
+    (t): boolean => t.kind !== 'popup' && t.kind !== 'sequence',
+    'a pop-up set opens by one press',
+  ),
   at: z.enum(['pointer', 'fingertip']),
-  places: z.number().int().min(2).max(12),
+  /** how many entries it shows */
+  entries: z.number().int().min(2).max(12),
 })
 export type PopupSet = z.infer<typeof popupSetSchema>

@@ -37,7 +37,7 @@ export function readTrigger(text: string, naming: Naming, codes: readonly string
       ? new CoreError('TRIGGER_UNREADABLE', {
           where: error.detail.where,
           what: error.detail.what,
-          mend: 'write it as Ctrl+Shift+U, or as Control+Shift+KeyU, or as a control such as pad/k3',
+          remedy: 'write it as Ctrl+Shift+U, or as Control+Shift+KeyU, or as a control such as pad/k3',
         })
       : error
   }

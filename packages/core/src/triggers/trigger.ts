@@ -54,11 +54,16 @@ const strokeSchema = z
     of: z.literal(strokeCounts),
   })
   .refine((s) => s.direction < s.of, 'the direction must be less than the number of directions')
-/** A place in a set of commands that pops up; places count from 1, clockwise from the top. */
+/** An entry of a set of commands that pops up; entries count from 1, clockwise from the top. */
 const popupSchema = z.strictObject({
   kind: z.literal('popup'),
   setId: refSchema,
-  place: z.number().int().min(1).max(12),
+  entry: z.number().int().min(1).max(12),
+})
+/** Chords pressed one after another, each let go before the next. */
+const sequenceSchema = z.strictObject({
+  kind: z.literal('sequence'),
+  chords: z.array(chordSchema).min(2).max(4),
 })
 
 /** A physical act that can carry a command. A union on `kind`. */
@@ -69,9 +74,11 @@ export const triggerSchema = z.discriminatedUnion('kind', [
   turnSchema,
   strokeSchema,
   popupSchema,
+  sequenceSchema,
 ])
 export type Trigger = z.infer<typeof triggerSchema>
 export type Chord = z.infer<typeof chordSchema>
+export type Sequence = z.infer<typeof sequenceSchema>
 export type Turn = (typeof turns)[number]
 
 export const chord = (keyCode: string, modifiersHeld: readonly Modifier[] = []): Chord => ({
@@ -86,13 +93,13 @@ export const keyTrigger = (keyCode: string, act: Act, modifiersHeld: readonly Mo
     ? chord(keyCode, modifiersHeld)
     : { kind: 'key', modifiers: sortModifiers(modifiersHeld), code: keyCode, act }
 
-/** Modifiers held on a keyboard for a trigger. */
+/** Modifiers held on a keyboard for a trigger; none for what is no single press. */
 export const heldOf = (trigger: Trigger): readonly Modifier[] =>
-  trigger.kind === 'popup' ? [] : trigger.modifiers
+  'modifiers' in trigger ? trigger.modifiers : []
 
-/** The same trigger with other modifiers held; a place of a pop-up set knows none. */
+/** The same trigger with other modifiers held; entries of pop-up sets and sequences stay as they are. */
 export const withHeld = (trigger: Trigger, modifiersHeld: readonly Modifier[]): Trigger =>
-  trigger.kind === 'popup' ? trigger : { ...trigger, modifiers: sortModifiers(modifiersHeld) }
+  'modifiers' in trigger ? { ...trigger, modifiers: sortModifiers(modifiersHeld) } : trigger
 
 export const actOf = (trigger: Trigger): Act =>
   trigger.kind === 'key' || trigger.kind === 'button' ? trigger.act : 'press'
@@ -105,14 +112,18 @@ export const withAct = (trigger: Trigger, act: Act): Trigger => {
     : trigger
 }
 
-/** One name for a place under a finger: a key's code, or `device/control` where there is none. */
-export const spot = (deviceId: string, controlId: string): string => `${deviceId}/${controlId}`
+/** The reference of a control: a key's code, or `device/control` where it sends none. */
+export const controlRef = (deviceId: string, controlId: string): string => `${deviceId}/${controlId}`
 
-/** The place that a trigger is worked on, or null for a place of a pop-up set. */
-export function spotOf(trigger: Trigger): string | null {
-  if (trigger.kind === 'popup') return null
-  return 'code' in trigger ? trigger.code : spot(trigger.deviceId, trigger.controlId)
+/** The control that a trigger is worked on, or null for an entry of a pop-up set and for a sequence. */
+export function controlRefOf(trigger: Trigger): string | null {
+  if (trigger.kind === 'popup' || trigger.kind === 'sequence') return null
+  return 'code' in trigger ? trigger.code : controlRef(trigger.deviceId, trigger.controlId)
 }
+
+declare const brand: unique symbol
+/** The one text of a distinct trigger, as `triggerKey` writes it: good as the key of a map, and in files. */
+export type TriggerKey = string & { readonly [brand]: 'TriggerKey' }
 
 const actWords: Readonly<Record<Act, string>> = {
   press: '',
@@ -127,20 +138,29 @@ const actWords: Readonly<Record<Act, string>> = {
 /**
  * One string for each distinct trigger; `parseTrigger` reads it back. `Control+Shift+KeyU`, `KeyU x2`, `KeyU hold`,
  * `KeyU while`, `pad/k3`, `pad/k1+pad/k3`, `deck@tracing/b3`, `Shift+pad/dial left`, `mouse/wheel up`,
- * `mouse/field stroke 1/8`, `popup/shapes 3`.
+ * `mouse/field stroke 1/8`, `popup/shapes 3`, `Control+KeyK,KeyC`.
  */
-export function triggerKey(trigger: Trigger): string {
-  if (trigger.kind === 'popup') return `popup/${trigger.setId} ${trigger.place}`
+export function triggerKey(trigger: Trigger): TriggerKey {
+  return textOf(trigger) as TriggerKey
+}
+
+function textOf(trigger: Trigger): string {
+  if (trigger.kind === 'popup') return `popup/${trigger.setId} ${trigger.entry}`
+  if (trigger.kind === 'sequence') return trigger.chords.map(textOf).join(',')
   const parts: string[] = sortModifiers(trigger.modifiers)
   if ('code' in trigger) return [...parts, trigger.code].join('+') + actWords[actOf(trigger)]
   const page = 'pageId' in trigger && trigger.pageId !== undefined ? `@${trigger.pageId}` : ''
   if (trigger.kind === 'button' && trigger.withId !== undefined)
-    parts.push(spot(trigger.deviceId, trigger.withId))
-  const place = [...parts, spot(`${trigger.deviceId}${page}`, trigger.controlId)].join('+')
+    parts.push(controlRef(trigger.deviceId, trigger.withId))
+  const place = [...parts, controlRef(`${trigger.deviceId}${page}`, trigger.controlId)].join('+')
   if (trigger.kind === 'button') return place + actWords[trigger.act]
   if (trigger.kind === 'turn') return `${place} ${trigger.turn}`
   return `${place} stroke ${trigger.direction}/${trigger.of}`
 }
+
+/** The key of the same key or button worked by another act, from the key of its press. */
+export const keyWithAct = (press: TriggerKey, act: Act): TriggerKey =>
+  `${press}${actWords[act]}` as TriggerKey
 
 /**
  * Reads the text that `triggerKey` writes: modifiers in any order, the key or control last, then how it is worked.
@@ -153,22 +173,30 @@ export function parseTrigger(text: string, where: readonly (string | number)[] =
     throw new CoreError('TRIGGER_UNREADABLE', {
       where,
       what: `"${text.slice(0, 60)}" is no trigger`,
-      mend: `write ${modifiers.join(', ')} and a key code, joined by +, such as Control+Shift+KeyU; or a control such as pad/k3`,
+      remedy: `write ${modifiers.join(', ')} and a key code, joined by +, such as Control+Shift+KeyU; or a control such as pad/k3`,
     })
   }
-  return read.kind === 'popup' ? read : { ...read, modifiers: sortModifiers(read.modifiers) }
+  if (read.kind === 'sequence') return { kind: 'sequence', chords: read.chords.map(sorted) }
+  return read.kind === 'popup' ? read : sorted(read)
 }
+
+const sorted = <T extends { readonly modifiers: readonly Modifier[] }>(read: T): T => ({
+  ...read,
+  modifiers: sortModifiers(read.modifiers),
+})
 
 /** The parts of a trigger's text as an object that the schema then judges, or null when no shape fits. */
 function draft(text: string): unknown {
   const popup = /^popup\/(\S+) (\d+)$/.exec(text)
-  if (popup) return { kind: 'popup', setId: popup[1], place: Number(popup[2]) }
-  const [place = '', ...words] = text.split(/\s+/)
+  if (popup) return { kind: 'popup', setId: popup[1], entry: Number(popup[2]) }
+  if (text.includes(','))
+    return { kind: 'sequence', chords: text.split(',').map((part) => draft(part.trim())) }
+  const [control = '', ...words] = text.split(/\s+/)
   // CSV by hand may have spaces around the plus signs
   const joined = text.replace(/\s*\+\s*/g, '+')
   if (joined !== text) return draft(joined)
   const how = words.join(' ')
-  const parts = place.split('+')
+  const parts = control.split('+')
   const last = parts.at(-1) ?? ''
   const inner = parts.slice(0, -1)
   const modifiersHeld = inner.filter(isModifier)
@@ -182,7 +210,7 @@ function draft(text: string): unknown {
   }
   const at = /^([^@/]+)(?:@([^/]+))?\/([^/]+)$/.exec(last)
   if (!at || others.length > 1) return null
-  const place2 = {
+  const place = {
     modifiers: modifiersHeld,
     deviceId: at[1],
     controlId: at[3],
@@ -190,12 +218,12 @@ function draft(text: string): unknown {
   }
   const stroke = /^stroke (\d+)\/(\d+)$/.exec(how)
   if (stroke && others.length === 0)
-    return { kind: 'stroke', ...place2, direction: Number(stroke[1]), of: Number(stroke[2]) }
+    return { kind: 'stroke', ...place, direction: Number(stroke[1]), of: Number(stroke[2]) }
   if ((turns as readonly string[]).includes(how) && others.length === 0)
-    return { kind: 'turn', ...place2, turn: how }
+    return { kind: 'turn', ...place, turn: how }
   if (act === undefined) return null
-  const [withSpot] = others
-  if (withSpot === undefined) return { kind: 'button', ...place2, act }
-  const [device, withId] = withSpot.split('/')
-  return device === at[1] ? { kind: 'button', ...place2, act, withId } : null
+  const [withControl] = others
+  if (withControl === undefined) return { kind: 'button', ...place, act }
+  const [device, withId] = withControl.split('/')
+  return device === at[1] ? { kind: 'button', ...place, act, withId } : null
 }

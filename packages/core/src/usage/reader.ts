@@ -70,7 +70,7 @@ export function usageReader(
         throw new CoreError('USAGE_EMPTY', {
           where: [fileName],
           what: 'the log has no rows',
-          mend: `begin it with the heading ${columns.join(',')}, or write one JSON object a line`,
+          remedy: `begin it with the heading ${columns.join(',')}, or write one JSON object a line`,
         })
       }
       return collector.finish(fileName)
@@ -100,7 +100,7 @@ function csv(collector: UsageCollector, fileName: string): Format {
         throw new CoreError('CSV_UNREADABLE', {
           where: [fileName, `line ${line + rows.length - 1}`],
           what: 'a quotation mark is not closed',
-          mend: 'put cells with quotation marks in quotation marks and double the inner ones',
+          remedy: 'put cells with quotation marks in quotation marks and double the inner ones',
         })
       }
       // a quoted cell may hold line breaks: then there are more of them than rows
@@ -148,7 +148,7 @@ function headingOf(cells: readonly string[], fileName: string): number[] {
     throw new CoreError('CSV_COLUMN_MISSING', {
       where: [fileName, 'line 1'],
       what: `the column "${missing}" is missing`,
-      mend: `begin the file with the heading ${columns.join(',')}`,
+      remedy: `begin the file with the heading ${columns.join(',')}`,
     })
   }
   return columns.map((column) => names.indexOf(column))

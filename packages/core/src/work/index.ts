@@ -7,7 +7,7 @@ export {
   type Operator,
   type OperatorKind,
 } from './operators.js'
-export { handsOver, type Hands, type PressNote, type Workplace } from './hands.js'
+export { simulateHands, type Hands, type PressNote, type Workplace } from './hands.js'
 export {
   menuLevels,
   timeCommand,

@@ -2,7 +2,7 @@ import type { HandSide } from '../bench/index.js'
 import type { Command } from '../commands/index.js'
 import type { Trigger } from '../triggers/index.js'
 import type { RoutineStep } from '../usage/index.js'
-import { handsOver, type Hands, type PressNote, type Workplace } from './hands.js'
+import { simulateHands, type Hands, type PressNote, type Workplace } from './hands.js'
 import type { Operator } from './operators.js'
 
 /** Who works where, and what the commands are worked by. */
@@ -85,7 +85,7 @@ export function timeWork(steps: readonly RoutineStep[], context: WorkContext): T
 const total = (operators: readonly Operator[]): number => operators.reduce((sum, o) => sum + o.ms, 0)
 
 const isPointed = (trigger: Trigger, { place }: WorkContext): boolean =>
-  'deviceId' in trigger && place.price.takeUpMs(trigger.deviceId) !== null
+  'deviceId' in trigger && place.reachContext.acquireMs(trigger.deviceId) !== null
 
 interface Run {
   readonly hands: Hands
@@ -97,7 +97,7 @@ interface Run {
 }
 
 function work(steps: readonly RoutineStep[], choices: readonly Choice[], context: WorkContext): Run {
-  const hands = handsOver(context.place, context.side)
+  const hands = simulateHands(context.place, context.side)
   const stepOf: number[] = []
   const made: Choice[] = []
   let failed = false

@@ -11,9 +11,9 @@ import {
   type DrawnDevice,
   type Placed,
   type Program,
-  type Surroundings,
+  type Environment,
 } from '../../src/index.js'
-import { around, at, command, program } from '../build.js'
+import { envWith, at, command, program } from '../build.js'
 
 const control = (id: string, xMm: number, change: Partial<DrawnControl> = {}): DrawnControl => ({
   id,
@@ -99,10 +99,10 @@ export const cleanPlaces: Readonly<Record<string, string>> = {
 
 export interface Scene {
   readonly placements: readonly Placed[]
-  readonly around: Surroundings
+  readonly env: Environment
 }
 
-export interface SceneChange extends Omit<Partial<Surroundings>, 'commands'> {
+export interface SceneChange extends Omit<Partial<Environment>, 'commands'> {
   readonly layoutId?: string
   readonly commands?: readonly Command[]
   readonly places?: Readonly<Record<string, string>>
@@ -127,7 +127,7 @@ export function scene(change: SceneChange = {}): Scene {
           ),
         }),
     })),
-    around: around([...cleanCommands, ...commands], {
+    env: envWith([...cleanCommands, ...commands], {
       programs: [fenmap, reedcall],
       devices,
       legends: deviceLegends(devices),

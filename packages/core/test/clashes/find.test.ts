@@ -10,9 +10,9 @@ import {
   typedBy,
   type Clash,
 } from '../../src/index.js'
-import { around, command, layout, placements, program } from '../build.js'
+import { envWith, command, layout, placements, program } from '../build.js'
 
-const brief = (clashes: readonly Clash[]) => clashes.map((c) => [c.severity, c.layer, c.commandIds.join(' ')])
+const brief = (clashes: readonly Clash[]) => clashes.map((c) => [c.severity, c.stage, c.commandIds.join(' ')])
 
 describe('two commands on one trigger', () => {
   const split = command('Split', { contextIds: ['tracing'] })
@@ -20,14 +20,14 @@ describe('two commands on one trigger', () => {
   const place = command('Place', { contextIds: ['labelling'] })
 
   test('clash where their contexts can be live together', () => {
-    const found = findClashes(placements({ split: 'F9', done: 'F9' }), around([split, done]))
+    const found = findClashes(placements({ split: 'F9', done: 'F9' }), envWith([split, done]))
     expect(brief(found)).toEqual([['ambiguous', 'context', 'done split']])
     expect(found[0]!.message).toContain('“Done” and “Split”')
   })
   test('do not clash where contexts exclude each other, nor between programs', () => {
-    expect(findClashes(placements({ split: 'F9', place: 'F9' }), around([split, place]))).toEqual([])
+    expect(findClashes(placements({ split: 'F9', place: 'F9' }), envWith([split, place]))).toEqual([])
     const other = command('Play', { programId: 'reedcall' })
-    const two = around([split, other], {
+    const two = envWith([split, other], {
       programs: [program(), program({ id: 'reedcall', name: 'Reedcall' })],
     })
     // one key with two meanings is worth a word, but nothing is in the way
@@ -37,7 +37,7 @@ describe('two commands on one trigger', () => {
   })
   test('a command placed twice on one trigger is one command', () => {
     expect(
-      findClashes([...placements({ split: 'F9' }), ...placements({ split: 'F9' })], around([split])),
+      findClashes([...placements({ split: 'F9' }), ...placements({ split: 'F9' })], envWith([split])),
     ).toEqual([])
   })
 })
@@ -54,8 +54,8 @@ describe('system keys', () => {
     ['macos', 'Meta+Space', 'System search'],
     ['macos', 'Control+ArrowUp', 'All windows'],
   ] as const)('%s takes %s', (systemId, trigger, action) => {
-    const [clash] = findClashes(placements({ split: trigger }), around([split], { systemId }))
-    expect(clash).toMatchObject({ severity: 'blocks', layer: 'system', commandIds: ['split'] })
+    const [clash] = findClashes(placements({ split: trigger }), envWith([split], { systemId }))
+    expect(clash).toMatchObject({ severity: 'blocks', stage: 'system', commandIds: ['split'] })
     expect(clash!.message).toContain(action)
   })
   test('letters are looked up on the layout: Super+Z is no Super+Y', () => {
@@ -104,7 +104,7 @@ describe('typed characters', () => {
     const trace = command('Trace', { contextIds: ['tracing'] })
     const found = findClashes(
       placements({ label: 'KeyL', trace: 'KeyT' }),
-      around([label, trace], { layoutId: 'de' }),
+      envWith([label, trace], { layoutId: 'de' }),
     )
     expect(brief(found)).toEqual([['shadows', 'typing', 'label']])
     expect(found[0]!.message).toBe('L types “l” while text can be typed in Fenmap, Labelling.')
@@ -115,7 +115,7 @@ test('a key that no device has blocks, and nothing else is said of it', () => {
   const split = command('Split')
   const found = findClashes(
     placements({ split: 'Numpad5' }),
-    around([split], { controls: boardControls('laptop-compact', 'windows') }),
+    envWith([split], { controls: boardControls('laptop-compact', 'windows') }),
   )
   expect(brief(found)).toEqual([['blocks', 'device', 'split']])
 })
@@ -123,11 +123,11 @@ test('a key that no device has blocks, and nothing else is said of it', () => {
 test('worst first, then by use; the same input gives the same list in any order of placements', () => {
   const commands = ['Aa', 'Bb', 'Cc', 'Dd'].map((n, i) => command(n, { usesPerHour: i }))
   const list = placements({ aa: 'F9', bb: 'F9', cc: 'Meta+KeyL', dd: 'KeyD' })
-  const reference = findClashes(list, around(commands))
+  const reference = findClashes(list, envWith(commands))
   expect(reference.map((c) => c.severity)).toEqual(['blocks', 'shadows', 'ambiguous'])
   fc.assert(
     fc.property(fc.shuffledSubarray(list, { minLength: 4 }), (shuffled) => {
-      expect(findClashes(shuffled, around(commands))).toEqual(reference)
+      expect(findClashes(shuffled, envWith(commands))).toEqual(reference)
     }),
   )
 })

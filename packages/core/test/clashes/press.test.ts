@@ -6,7 +6,7 @@ import {
   deviceFromModel,
   deviceLegends,
   findClashes,
-  layerRows,
+  modifierSetRows,
   lookUp,
   parseTrigger,
   tracePress,
@@ -15,9 +15,9 @@ import {
   type Device,
   type Placed,
   type PopupSet,
-  type Surroundings,
+  type Environment,
 } from '../../src/index.js'
-import { around, at, command, program } from '../build.js'
+import { envWith, at, command, program } from '../build.js'
 
 const model = (id: string, as: string) =>
   deviceFromModel(
@@ -52,10 +52,10 @@ const smooth = command('Smooth', { contextIds: ['tracing'] })
 const bold = command('Bold', { contextIds: ['labelling'] })
 const tag = command('Tag call', { programId: 'reedcall' })
 const popups: PopupSet[] = [
-  { id: 'set', name: 'Set', opener: parseTrigger('mouse/forward'), at: 'pointer', places: 4 },
+  { id: 'set', name: 'Set', opener: parseTrigger('mouse/forward'), at: 'pointer', entries: 4 },
 ]
 const commands = [simplify, smooth, bold, tag]
-const scene: Surroundings = around(commands, {
+const scene: Environment = envWith(commands, {
   programs: [fenmap, other],
   controls,
   devices,
@@ -78,7 +78,7 @@ const press = (text: string, placements: readonly Placed[], contextId = 'tracing
   tracePress(parseTrigger(text), { programId, contextId }, placements, scene)
 const relays = (placements: readonly Placed[]) =>
   findClashes(placements, scene)
-    .filter((c) => c.layer === 'relay')
+    .filter((c) => c.stage === 'relay')
     .map((c) => [c.severity, c.message])
 
 describe('broken relays', () => {
@@ -146,7 +146,7 @@ describe('broken relays', () => {
 describe('what cannot be told apart', () => {
   const context = (placements: readonly Placed[]) =>
     findClashes(placements, scene)
-      .filter((c) => c.layer === 'context')
+      .filter((c) => c.stage === 'context')
       .map((c) => c.message)
   test('a press waits for the hold and the second tap of the same key', () => {
     expect(context(set(['simplify', 'pad/k1'], ['smooth', 'pad/k1 hold']))[0]).toContain('up to 400 ms')
@@ -168,10 +168,10 @@ describe('what cannot be told apart', () => {
 })
 
 describe('a press, layer by layer', () => {
-  const layers = (t: ReturnType<typeof press>) => t.steps.map((s) => `${s.layer} ${s.outcome}`)
+  const stages = (t: ReturnType<typeof press>) => t.steps.map((s) => `${s.stage} ${s.outcome}`)
   test('runs from the device to the command', () => {
     const t = press('KeyX', set(['simplify', 'KeyX']))
-    expect(layers(t)).toEqual([
+    expect(stages(t)).toEqual([
       'device passes',
       'system passes',
       'input method passes',
@@ -181,12 +181,12 @@ describe('a press, layer by layer', () => {
     expect(t.commandIds).toEqual(['simplify'])
   })
   test('ends at the system, at the text field, at the wrong context', () => {
-    expect(layers(press('Meta+KeyL', set(['simplify', 'Meta+KeyL'])))).toEqual([
+    expect(stages(press('Meta+KeyL', set(['simplify', 'Meta+KeyL'])))).toEqual([
       'device passes',
       'system ends',
     ])
     const typed = press('KeyX', set(['bold', 'KeyX']), 'labelling')
-    expect(layers(typed).at(-1)).toBe('input method ends')
+    expect(stages(typed).at(-1)).toBe('input method ends')
     expect(typed.steps.at(-1)!.text).toContain('types “x”')
     const wrong = press('KeyX', set(['bold', 'KeyX']))
     expect(wrong.commandIds).toEqual([])
@@ -243,16 +243,16 @@ describe('the other way round', () => {
     expect(lookUp(chord('F13'), [], scene).lacks).toEqual(['the key F13'])
   })
   test('under a set of modifiers stand what is bound, what is kept and what is free', () => {
-    const rows = layerRows(['Control'], placements, scene, null)
+    const rows = modifierSetRows(['Control'], placements, scene, null)
     const row = (key: string) => rows.find((r) => triggerKey(r.trigger) === key)
     expect(row('Control+KeyL')!.commands.map((c) => c.name)).toEqual(['Simplify', 'Tag call'])
     expect(row('Control+KeyQ')).toMatchObject({ free: true, commands: [] })
     expect(rows.filter((r) => r.commands.length > 0)).toHaveLength(1)
     expect(
-      layerRows(['Control'], placements, scene, 'fenmap').find((r) => r.commands.length > 0)!.commands,
+      modifierSetRows(['Control'], placements, scene, 'fenmap').find((r) => r.commands.length > 0)!.commands,
     ).toHaveLength(1)
     expect(
-      layerRows(['Meta'], [], scene, null).find((r) => triggerKey(r.trigger) === 'Meta+KeyL'),
+      modifierSetRows(['Meta'], [], scene, null).find((r) => triggerKey(r.trigger) === 'Meta+KeyL'),
     ).toMatchObject({ free: false, systemAction: 'Lock screen' })
     expect(new Set(rows.map((r) => triggerKey(r.trigger))).size).toBe(rows.length)
   })

@@ -10,12 +10,12 @@ import {
   type Command,
 } from '../../src/index.js'
 import { systems } from '@reach-plot/data'
-import { command, layout } from '../build.js'
+import { command, layout, groupOf, keyOf } from '../build.js'
 import { devices, fenmap, reedcall, scene, tracing, type SceneChange } from './desk.js'
 
-const find = (change: SceneChange): Clash[] => {
-  const { placements, around } = scene(change)
-  return findClashes(placements, around)
+const find = (change: SceneChange): readonly Clash[] => {
+  const { placements, env } = scene(change)
+  return findClashes(placements, env)
 }
 const kinds = (change: SceneChange): string[] => find(change).map((c) => c.kind)
 const one = (trigger: string, change: Partial<Command> = {}, more: SceneChange = {}): SceneChange => ({
@@ -84,15 +84,15 @@ describe('system and browser', () => {
   })
   test('areas and settings stand with each of the system’s keys', () => {
     const [found] = find(one('ShiftRight hold', {}, windows))
-    expect(found).toMatchObject({ severity: 'blocks', layer: 'system', evidence: 'from memory' })
+    expect(found).toMatchObject({ severity: 'blocks', stage: 'system', evidence: 'from memory' })
     expect(found!.setting).toContain('Filter keys')
   })
   test('a program that runs by itself has the browser’s keys', () => {
-    const browserKeys = new Set(['Control+KeyT'])
+    const browserKeys = new Set([keyOf('Control+KeyT')])
     expect(kinds(one('Control+KeyT', {}, { browserKeys }))).toEqual([])
     const programs = [{ ...fenmap, host: 'browser' as const }, reedcall]
     expect(kinds(one('Control+KeyT', {}, { browserKeys, programs }))).toEqual(['browser-takes'])
-    const probes = new Map([['Control+KeyT', 'arrives' as const]])
+    const probes = new Map([[keyOf('Control+KeyT'), 'arrives' as const]])
     expect(kinds(one('Control+KeyT', {}, { browserKeys, programs, probes }))).toEqual([])
   })
   test('what the system takes is not told as typing too', () => {
@@ -165,7 +165,7 @@ describe('program', () => {
   })
   test('a default is lost only while nothing else reaches it, where both are live', () => {
     const old = command('Old', tracing)
-    const defaults = new Map([['fenmap F8', [old]]])
+    const defaults = new Map([[groupOf('fenmap', 'F8'), [old]]])
     expect(kinds(one('F8', {}, { commands: [old], defaults }))).toEqual(['default-lost'])
     expect(kinds(one('F8', {}, { commands: [old], defaults, places: { old: 'F9' } }))).toEqual([])
     expect(kinds(one('F8', labelling, { commands: [old], defaults }))).toEqual([])
@@ -206,7 +206,7 @@ describe('strokes', () => {
         id: 'shapes',
         name: 'Shapes',
         at: where,
-        places: 4,
+        entries: 4,
         opener: {
           kind: 'button' as const,
           modifiers: [],
@@ -289,7 +289,7 @@ test('causes stand by severity, each with its findings', () => {
       places: { kk: 'KeyK', gg: 'KeyG', lost: 'F13' },
     }),
   )
-  expect(causes.map((c) => [c.severity, c.layer, c.clashes.length])).toEqual([
+  expect(causes.map((c) => [c.severity, c.stage, c.clashes.length])).toEqual([
     ['blocks', 'device', 1],
     ['shadows', 'typing', 2],
   ])

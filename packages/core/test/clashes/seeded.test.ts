@@ -13,7 +13,7 @@ import {
   type Command,
 } from '../../src/index.js'
 import { systems } from '@reach-plot/data'
-import { command, layout } from '../build.js'
+import { command, layout, groupOf, keyOf } from '../build.js'
 import { fenmap, reedcall, scene, tracing, type Scene, type SceneChange } from './desk.js'
 
 const one = (name: string, change: Partial<Command> = {}): Command =>
@@ -38,7 +38,7 @@ const popups = (zone: string) => [
     id: 'shapes',
     name: 'Shapes',
     at: 'fingertip' as const,
-    places: 4,
+    entries: 4,
     opener: parseTrigger(`glass/${zone}`) as never,
   },
 ]
@@ -58,7 +58,7 @@ const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
   [
     'modifier-missing',
     'AltGr on a layout without one',
-    on('AltGraph+KeyX', { controls: scene().around.controls.filter((c) => c.code !== 'AltRight') }),
+    on('AltGraph+KeyX', { controls: scene().env.controls.filter((c) => c.code !== 'AltRight') }),
   ],
   [
     'media-key',
@@ -88,14 +88,14 @@ const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
   [
     'probe-swallowed',
     'a chord that never arrived here',
-    on('Control+F7', { probes: new Map([['Control+F7', 'swallowed']]) }),
+    on('Control+F7', { probes: new Map([[keyOf('Control+F7'), 'swallowed' as const]]) }),
   ],
   [
     'browser-takes',
     'a browser’s key for a program in one',
     on('Control+KeyT', {
       programs: [{ ...fenmap, host: 'browser' }, reedcall],
-      browserKeys: new Set(['Control+KeyT']),
+      browserKeys: new Set([keyOf('Control+KeyT')]),
     }),
   ],
   ['types-character', 'a letter where text is typed', on('KeyK', {}, labelling)],
@@ -142,10 +142,10 @@ const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
     'a default that nothing reaches any more',
     on('F8', {
       commands: [command('Forgotten', tracing)],
-      defaults: new Map([['fenmap F8', [command('Forgotten', tracing)]]]),
+      defaults: new Map([[groupOf('fenmap', 'F8'), [command('Forgotten', tracing)]]]),
     }),
   ],
-  ['barred-key', 'a key that must not be used', on('F7', { rules: { ...noRules, barredSpots: ['F7'] } })],
+  ['barred-key', 'a key that must not be used', on('F7', { rules: { ...noRules, barredControls: ['F7'] } })],
   [
     'relay-broken',
     'a pad key that sends what nobody has',
@@ -210,8 +210,8 @@ const companions: Partial<Record<string, readonly ClashKind[]>> = {
 
 describe('a clean arrangement', () => {
   test('has no finding at all', () => {
-    const { placements, around } = scene()
-    expect(findClashes(placements, around)).toEqual([])
+    const { placements, env } = scene()
+    expect(findClashes(placements, env)).toEqual([])
   })
 })
 
@@ -222,8 +222,8 @@ describe('one fault planted into it', () => {
     expect([...clashKinds].filter((kind) => !planted.has(kind))).toEqual([])
   })
   test.each(faults)('%s: %s is found exactly once, and nothing else', (kind, what, change) => {
-    const { placements, around } = scene(change)
-    const found = findClashes(placements, around)
+    const { placements, env } = scene(change)
+    const found = findClashes(placements, env)
     const expected = [kind, ...(companions[what] ?? [])]
     expect(found.map((c) => c.kind).sort(), found.map((c) => c.message).join('\n')).toEqual(expected.sort())
     for (const clash of found) {
@@ -239,34 +239,34 @@ describe('evidence', () => {
   const place = (more: SceneChange): Scene => scene(on('Meta+KeyL', more))
   const [kind, evidence] = ['kind', 'evidence'] as const
   test('a press that arrived on this machine clears a catalogue’s finding, one that did not strengthens it', () => {
-    const cleared = place({ probes: new Map([['Meta+KeyL', 'arrives']]) })
-    expect(findClashes(cleared.placements, cleared.around)).toEqual([])
-    const kept = place({ probes: new Map([['Meta+KeyL', 'swallowed']]) })
-    expect(findClashes(kept.placements, kept.around).map((c) => [c[kind], c[evidence]])).toEqual([
+    const cleared = place({ probes: new Map([[keyOf('Meta+KeyL'), 'arrives' as const]]) })
+    expect(findClashes(cleared.placements, cleared.env)).toEqual([])
+    const kept = place({ probes: new Map([[keyOf('Meta+KeyL'), 'swallowed' as const]]) })
+    expect(findClashes(kept.placements, kept.env).map((c) => [c[kind], c[evidence]])).toEqual([
       ['system-takes', 'probe'],
     ])
   })
   test('a setting that is turned off clears it', () => {
     const off = place({ ownKeys: { off: ['Meta+KeyL'], own: [] } })
-    expect(findClashes(off.placements, off.around)).toEqual([])
+    expect(findClashes(off.placements, off.env)).toEqual([])
   })
   test('GNOME’s keys come from a catalogue and name the setting that frees them, Windows’ from memory', () => {
     const gnome = place({})
-    const [found] = findClashes(gnome.placements, gnome.around)
+    const [found] = findClashes(gnome.placements, gnome.env)
     expect(found).toMatchObject({ evidence: 'catalogue' })
     expect(found!.setting).toMatch(/^gsettings set org\.gnome\.\S+ \S+ "\[\]"$/)
     const other = place(windows)
-    expect(findClashes(other.placements, other.around)[0]).toMatchObject({ evidence: 'from memory' })
+    expect(findClashes(other.placements, other.env)[0]).toMatchObject({ evidence: 'from memory' })
   })
 })
 
 test('one cause with many victims is one cause', () => {
   const names = ['Kk', 'Ll', 'Gg', 'Hh']
-  const { placements, around } = scene({
+  const { placements, env } = scene({
     commands: names.map((n) => command(n, labelling)),
     places: Object.fromEntries(names.map((n) => [n.toLowerCase(), `Key${n[0]}`])),
   })
-  const causes = causesOf(findClashes(placements, around))
+  const causes = causesOf(findClashes(placements, env))
   expect(causes.map((c) => [c.severity, c.clashes.length])).toEqual([['shadows', 4]])
 })
 
@@ -290,7 +290,7 @@ describe('a check after an edit', () => {
   const commands = Array.from({ length: 8 }, (_, i) =>
     command(`Act ${i}`, { id: `act-${i}`, ...tracing, usesPerHour: i * 12, ...(i % 3 === 0 && damage) }),
   )
-  const base = scene({ commands, defaults: new Map([['fenmap KeyD', [commands[1]!]]]) })
+  const base = scene({ commands, defaults: new Map([[groupOf('fenmap', 'KeyD'), [commands[1]!]]]) })
   const placement = fc.record({
     commandId: fc.constantFrom(...commands.map((c) => c.id), 'play', 'place-name'),
     trigger: fc.constantFrom(...triggers).map((t) => parseTrigger(t)),
@@ -301,12 +301,12 @@ describe('a check after an edit', () => {
   test('finds what a check from the beginning finds, whatever was edited before', () => {
     fc.assert(
       fc.property(fc.array(arrangement, { minLength: 2, maxLength: 5 }), (steps) => {
-        const checker = clashChecker(base.around)
+        const checker = clashChecker(base.env)
         // as an edit does, what is not changed keeps its identity
         let before: (typeof steps)[number] = []
         for (const step of steps) {
           const next = [...before.filter((_, i) => i % 2 === 0), ...step.filter((_, i) => i % 2 === 1)]
-          expect(checker.check(next)).toEqual(findClashes(next, base.around))
+          expect(checker.check(next)).toEqual(findClashes(next, base.env))
           before = next
         }
       }),
@@ -314,7 +314,7 @@ describe('a check after an edit', () => {
     )
   })
   test('judges only what the edit touches', () => {
-    const checker = clashChecker(base.around)
+    const checker = clashChecker(base.env)
     checker.check(base.placements)
     expect(checker.judged).toBe(base.placements.length)
     checker.check(base.placements)

@@ -1,26 +1,26 @@
-/** Presses on the demo's bench, followed layer by layer, and what the look-up says of the same keys. */
+/** Presses on the demo's bench, followed stage by stage, and what the look-up says of the same keys. */
 import { describe, expect, test } from 'vitest'
 import {
   holdWaitMs,
-  layerRows,
+  modifierSetRows,
   lookUp,
   parseTrigger,
-  surroundings,
+  environmentOf,
   tracePress,
   triggerKey,
   type Trace,
 } from '../../src/index.js'
 import { catalogues, demoPlan, draft } from '../work/desk.js'
 
-const around = surroundings(demoPlan, catalogues, draft)
+const env = environmentOf(demoPlan, catalogues, draft)
 const press = (text: string, contextId = 'tracing', programId = 'fenmap'): Trace =>
-  tracePress(parseTrigger(text, []), { programId, contextId }, draft.placements, around)
-const layers = (trace: Trace): string => trace.steps.map((s) => s.layer).join(', ')
+  tracePress(parseTrigger(text, []), { programId, contextId }, draft.placements, env)
+const stages = (trace: Trace): string => trace.steps.map((s) => s.stage).join(', ')
 
 describe('a press that arrives', () => {
   test('passes every layer in order and runs its command', () => {
     const trace = press('KeyD')
-    expect(layers(trace)).toBe('device, system, input method, program, command')
+    expect(stages(trace)).toBe('device, system, input method, program, command')
     expect(trace.commandIds).toEqual(['fenmap-add-vertex'])
     expect(trace.steps.at(-1)!.outcome).toBe('runs')
   })
@@ -44,16 +44,16 @@ describe('a press that does not arrive', () => {
   test('is taken by the system', () => {
     const trace = press('Meta+KeyL')
     expect(trace.commandIds).toEqual([])
-    expect(trace.steps.at(-1)).toMatchObject({ layer: 'system', outcome: 'ends' })
+    expect(trace.steps.at(-1)).toMatchObject({ stage: 'system', outcome: 'ends' })
   })
   test('types where text is typed', () => {
     const trace = press('KeyT', 'labelling')
     expect(trace.commandIds).toEqual([])
-    expect(trace.steps.at(-1)).toMatchObject({ layer: 'input method', outcome: 'ends' })
+    expect(trace.steps.at(-1)).toMatchObject({ stage: 'input method', outcome: 'ends' })
   })
   test('is lost where no device has the key', () => {
     const trace = press('F13')
-    expect(layers(trace)).toBe('device')
+    expect(stages(trace)).toBe('device')
     expect(trace.steps[0]!.text).toContain('No device on this bench')
   })
   test('reaches nothing when the control sends what stands nowhere', () => {
@@ -83,7 +83,7 @@ describe('a press that waits', () => {
 })
 
 describe('looking a key up', () => {
-  const look = (text: string) => lookUp(parseTrigger(text, []), draft.placements, around)
+  const look = (text: string) => lookUp(parseTrigger(text, []), draft.placements, env)
   test('agrees with the trace in every context', () => {
     for (const text of ['KeyD', 'KeyN', 'Shift+KeyD', 'Control+KeyB', 'KeyQ', 'Escape']) {
       const found = look(text)
@@ -91,7 +91,7 @@ describe('looking a key up', () => {
       for (const { program, contexts } of found.programs)
         for (const { id, commands } of contexts) {
           const trace = press(text, id, program.id)
-          if (trace.steps.at(-1)?.layer !== 'command') continue
+          if (trace.steps.at(-1)?.stage !== 'command') continue
           for (const commandId of trace.commandIds)
             // contexts that are live together bring their commands along
             expect(
@@ -112,7 +112,7 @@ describe('looking a key up', () => {
 })
 
 describe('a layer in rows', () => {
-  const rows = layerRows(['Control'], draft.placements, around, 'fenmap')
+  const rows = modifierSetRows(['Control'], draft.placements, env, 'fenmap')
   test('has every key once, bound or free or kept, never two of them', () => {
     const keys = rows.map((r) => triggerKey(r.trigger))
     expect(new Set(keys).size).toBe(keys.length)

@@ -11,7 +11,7 @@ import {
   type Modifier,
   type SystemKeys,
 } from '../../src/index.js'
-import { around, command, layout, placements } from '../build.js'
+import { envWith, command, layout, placements, keyOf } from '../build.js'
 import { compareWithSchemas, schemaKeys } from '../../tools/gnome-schemas.js'
 
 const levels: readonly (readonly Modifier[])[] = [[], ['Shift'], ['AltGraph'], ['Shift', 'AltGraph']]
@@ -42,7 +42,7 @@ describe.each(layouts.map((l) => [l.id, l] as const))('layout %s', (_id, nationa
 
 test('Ctrl+Alt+Q and Ctrl+Alt+E on a German Windows are reported with their characters, where text can be typed', () => {
   const [at, euro, off] = [command('At'), command('Euro'), command('Off', { contextIds: ['tracing'] })]
-  const given = around([at, euro, off], {
+  const given = envWith([at, euro, off], {
     systemId: 'windows',
     system: systems.find((s) => s.id === 'windows')!,
     layoutId: 'de',
@@ -63,7 +63,7 @@ test('a plain letter is reported only where text can be typed', () => {
     command('There', { contextIds: ['tracing'] }),
   ]
   const kinds = (id: string) =>
-    findClashes(placements({ [id]: 'KeyJ' }), around([here, there])).map((c) => c.kind)
+    findClashes(placements({ [id]: 'KeyJ' }), envWith([here, there])).map((c) => c.kind)
   expect(kinds('here')).toEqual(['types-character'])
   expect(kinds('there')).toEqual([])
   expect(layout('de').altGraph).toBe(true)
@@ -106,9 +106,9 @@ describe('GNOME’s keys', () => {
       expect.objectContaining({ modifiers: ['Meta'], code: 'Escape', action: 'Lock screen' }),
     ])
     const takes = systemTakes(gnome, us, own)
-    expect(takes.get('Meta+Escape')).toMatchObject({ action: 'Lock screen', isOwn: true })
-    expect(takes.has('Meta+KeyL')).toBe(false)
-    expect(takes.has('Meta+ArrowUp')).toBe(true)
+    expect(takes.get(keyOf('Meta+Escape'))).toMatchObject({ action: 'Lock screen', isOwn: true })
+    expect(takes.has(keyOf('Meta+KeyL'))).toBe(false)
+    expect(takes.has(keyOf('Meta+ArrowUp'))).toBe(true)
   })
   test('the shipped settings, dumped, change nothing', () => {
     const byId = new Map<string, string[]>()

@@ -8,14 +8,12 @@ import {
   keyControls,
   parseTrigger,
   readDevice,
-  readPlan,
   strokeMs,
-  surroundings,
-  surveyPlaces,
+  environmentOf,
+  indexPlaces,
   triggerReach,
   writeDevice,
-  writePlan,
-  priceContext,
+  reachContextOf,
   type Device,
   type Plan,
 } from '../../src/index.js'
@@ -46,7 +44,7 @@ const given: Plan = plan({
   commands: [command('Hide'), command('Show', { usesPerHour: 50 }), command('Count')],
   arrangements: [
     draft(placements({ hide: 'pad/k1', show: 'KeyS', count: 'NumpadAdd' }), {
-      popups: [{ id: 'set', name: 'Set', opener: parseTrigger('mouse/forward'), at: 'pointer', places: 4 }],
+      popups: [{ id: 'set', name: 'Set', opener: parseTrigger('mouse/forward'), at: 'pointer', entries: 4 }],
     }),
   ],
 })
@@ -75,7 +73,7 @@ test('devices of the pointing hand are not compared', () => {
 })
 
 describe('from bench to bench', () => {
-  const there = surroundings(given, catalogues, given.arrangements[0]!, given.benches[1]!)
+  const there = environmentOf(given, catalogues, given.arrangements[0]!, given.benches[1]!)
   test('what is lost has its commands, and what is lacking in words', () => {
     const loss = benchLoss(given.arrangements[0]!.placements, there)
     expect(loss.lost.map((l) => [l.command.name, ...l.lacks])).toEqual([
@@ -91,18 +89,17 @@ describe('from bench to bench', () => {
     expect(loss.lost).toHaveLength(2)
   })
   test('nothing is lost on the bench itself', () => {
-    expect(benchLoss(given.arrangements[0]!.placements, surroundings(given, catalogues)).lost).toEqual([])
+    expect(benchLoss(given.arrangements[0]!.placements, environmentOf(given, catalogues)).lost).toEqual([])
   })
 })
 
 describe('the price of a trigger', () => {
-  const around = surroundings(given, catalogues)
-  const solver = benchSolver(given.benches[0]!.hands[0]!, around.controls)
-  const context = priceContext(
-    surveyPlaces([], around),
+  const env = environmentOf(given, catalogues)
+  const solver = benchSolver(given.benches[0]!.hands[0]!, env.controls)
+  const context = reachContextOf(
+    indexPlaces([], env),
     (held, place, withId) =>
-      solver.reachChord(held, place, around.layout.altGraph, withId === undefined ? [] : [withId]) ??
-      undefined,
+      solver.reachChord(held, place, env.layout.altGraph, withId === undefined ? [] : [withId]) ?? undefined,
   )
   const ms = (text: string): number => triggerReach(parseTrigger(text), context)!.timeMs
   test('taps, holds and pop-up sets add to the press', () => {
@@ -127,7 +124,7 @@ describe('the price of a trigger', () => {
     expect(ms('pad/k18+pad/k19')).toBeGreaterThan(ms('pad/k19'))
   })
   test('of two keys with one code the nearer counts, wherever it stands', () => {
-    const controls = keyControls(around.controls)
+    const controls = keyControls(env.controls)
     const twice = [
       ...controls,
       { ...controls.find((c) => c.code === 'KeyP')!, id: 'near/P', xMm: 60, yMm: 60 },
@@ -150,19 +147,4 @@ describe('device files', () => {
   ])('%s is refused with the place', (text, message) =>
     expect(() => readDevice(text, 'pad.json')).toThrow(message),
   )
-})
-
-test('a plan of version 1 opens as one of version 2', () => {
-  const now = plan({ commands: [command('A')] })
-  const raw = JSON.parse(writePlan(now))
-  raw.version = 1
-  delete raw.routines
-  delete raw.usage
-  for (const b of raw.benches)
-    for (const d of b.devices) {
-      delete d.turnDeg
-      delete d.mirrored
-    }
-  for (const a of raw.arrangements) delete a.popups
-  expect(readPlan(JSON.stringify(raw))).toEqual(now)
 })

@@ -10,7 +10,7 @@ import {
   sheetRows,
 } from '../../src/index.js'
 import { command } from '../build.js'
-import { catalogues, demoPlan, demoTable, draft } from '../work/desk.js'
+import { demoModel, demoPlan } from '../work/desk.js'
 
 const [a, b, c] = ['a', 'b', 'c'].map((id) => command(id, { id }))
 const at = (commandId: string, code: string) => ({ commandId, trigger: chord(code) })
@@ -43,10 +43,10 @@ describe('changes', () => {
 })
 
 describe('the demo’s defaults beside its draft', () => {
-  const compared = compareArrangements(demoPlan, demoPlan.arrangements, catalogues, demoTable)
+  const compared = compareArrangements(demoPlan.arrangements.map((a) => demoModel.withArrangement(a)))
   const columns = comparisonSheet(compared, demoPlan)
   test('an arrangement against itself changes nothing', () => {
-    const [one, again] = compareArrangements(demoPlan, [draft, draft], catalogues, demoTable)
+    const [one, again] = compareArrangements([demoModel, demoModel])
     expect(again!.changes).toEqual([])
     expect(again!.learningMs).toBe(0)
     for (const figure of figureList) expect(figure.value(again!, demoPlan)).toBe(figure.value(one!, demoPlan))

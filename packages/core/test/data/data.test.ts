@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { keyOf } from '../build.js'
 import { browserKeys, handSpan, layouts, systems, w3cCodes } from '@reach-plot/data'
 import { boardControls, boardIds, isModifier, systemActions } from '../../src/index.js'
 
@@ -83,10 +84,10 @@ describe('system keys', () => {
       gnome,
       layouts.find((l) => l.id === 'us')!,
     )
-    expect(actions.get('Control+Alt+F1')).toBe('Switch to VT 1')
-    expect(actions.get('Control+Alt+Delete')).toBe('Log out')
-    expect(actions.get('Control+Shift+Alt+KeyR')).toMatch(/screencast/)
-    expect(actions.get('MetaLeft')).toBe('Open the overview')
+    expect(actions.get(keyOf('Control+Alt+F1'))).toBe('Switch to VT 1')
+    expect(actions.get(keyOf('Control+Alt+Delete'))).toBe('Log out')
+    expect(actions.get(keyOf('Control+Shift+Alt+KeyR'))).toMatch(/screencast/)
+    expect(actions.get(keyOf('MetaLeft'))).toBe('Open the overview')
   })
 })
 

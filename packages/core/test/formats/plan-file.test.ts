@@ -65,7 +65,7 @@ test.each([
   expect(error.code).toBe(code)
   expect(error.message).toContain(words)
   expect(error.detail.where[0]).toBe('mine.json')
-  expect(error.detail.mend).not.toBe('')
+  expect(error.detail.remedy).not.toBe('')
 })
 
 test('a field that is wrong is named by its path', () => {

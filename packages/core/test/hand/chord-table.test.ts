@@ -8,7 +8,7 @@ import {
   heightEnergy,
   homeKeys,
   modifierSets,
-  reachLayer,
+  reachWithHeld,
   reachSituation,
   reachSolver,
   readPlan,
@@ -26,13 +26,13 @@ const moved = (deviceId: string, change: Partial<Bench['devices'][number]>): Ben
 
 describe('the chord table of a bench', () => {
   const table = chordTable(situationOf(desk))
-  const bare = table.layer([])
-  const control = table.layer(['Control'])
+  const bare = table.withHeld([])
+  const control = table.withHeld(['Control'])
   const solvedAtFirst = table.solved
 
   test('has what the solver finds, key by key', () => {
     const { hand, controls } = situationOf(desk)
-    const plain = reachLayer(reachSolver(hand, controls), controls, ['Control'], true)
+    const plain = reachWithHeld(reachSolver(hand, controls), controls, ['Control'], true)
     expect(Object.keys(control).sort()).toEqual(Object.keys(plain).sort())
     for (const [place, reach] of Object.entries(plain)) {
       expect(control[place]!.effort, place).toBe(reach.effort)
@@ -40,17 +40,17 @@ describe('the chord table of a bench', () => {
     }
   })
   test('a layer is worked out once', () => {
-    expect(table.layer([])).toBe(bare)
+    expect(table.withHeld([])).toBe(bare)
     expect(table.solved).toBe(solvedAtFirst)
   })
   test('a moved pad has only its own chords solved anew; a moved mouse none', () => {
     const pad = chordTable(situationOf(moved('pad', { xMm: -150 })), table)
-    const layer = pad.layer([])
-    expect(pad.solved).toBe(Object.keys(layer).filter((place) => place.startsWith('pad/')).length)
-    expect(layer['KeyQ']).toEqual(bare['KeyQ'])
-    expect(layer['pad/k1']!.effort).not.toBe(bare['pad/k1']!.effort)
+    const byControl = pad.withHeld([])
+    expect(pad.solved).toBe(Object.keys(byControl).filter((place) => place.startsWith('pad/')).length)
+    expect(byControl['KeyQ']).toEqual(bare['KeyQ'])
+    expect(byControl['pad/k1']!.effort).not.toBe(bare['pad/k1']!.effort)
     const mouse = chordTable(situationOf(moved('mouse', { xMm: 600 })), table)
-    mouse.layer([])
+    mouse.withHeld([])
     expect(mouse.solved).toBe(0)
   })
   test('what is taken over equals what would be found afresh', () => {
@@ -62,8 +62,8 @@ describe('the chord table of a bench', () => {
         (deviceId, dx, held) => {
           const placed = desk.devices.find((d) => d.deviceId === deviceId)!
           const bench = moved(deviceId, { xMm: placed.xMm + dx })
-          expect(chordTable(situationOf(bench), table).layer(held)).toEqual(
-            chordTable(situationOf(bench)).layer(held),
+          expect(chordTable(situationOf(bench), table).withHeld(held)).toEqual(
+            chordTable(situationOf(bench)).withHeld(held),
           )
         },
       ),
@@ -72,11 +72,11 @@ describe('the chord table of a bench', () => {
   })
   test('another hand takes nothing over', () => {
     const wide = chordTable(situationOf({ ...desk, hands: [{ ...desk.hands[0]!, spanMm: 210 }] }), table)
-    const layer = wide.layer([])
-    expect(wide.solved).toBe(Object.keys(layer).length)
+    const byControl = wide.withHeld([])
+    expect(wide.solved).toBe(Object.keys(byControl).length)
   })
   test('keys pressed with one pad key held are those of the same pad', () => {
-    expect(Object.keys(table.layer([], 'pad/k6')).every((place) => place.startsWith('pad/'))).toBe(true)
+    expect(Object.keys(table.withHeld([], 'pad/k6')).every((place) => place.startsWith('pad/'))).toBe(true)
   })
   test('sets of modifiers come plainest first, without AltGr where there is none', () => {
     expect(modifierSets(false).length).toBe(16)
@@ -96,11 +96,11 @@ describe('the chord table of a bench', () => {
         expect(place.startsWith(`${reach.viaHome}/`)).toBe(true)
       }
       // a pad far to the left is never quicker to reach by hand than by moving there and pressing near its home
-      const away = chordTable(situationOf(moved('pad', { xMm: -700 }))).layer([])
+      const away = chordTable(situationOf(moved('pad', { xMm: -700 }))).withHeld([])
       expect(away['pad/k7']).toMatchObject({ verdict: 'away' })
     })
     test('Control+Shift+U needs the other hand, which lets go of the mouse for it', () => {
-      const chord = table.layer(['Control', 'Shift'])['KeyU']!
+      const chord = table.withHeld(['Control', 'Shift'])['KeyU']!
       expect(chord.verdict).toBe('away')
       expect(['keyboard/KeyU', 'keyboard/ControlRight keyboard/ShiftRight']).toContain(
         chord.help!.keys.join(' '),
@@ -111,7 +111,7 @@ describe('the chord table of a bench', () => {
         ...rest,
         devices: desk.devices.filter((d) => !['mouse', 'pen', 'fine-pen', 'tablet'].includes(d.deviceId)),
       }
-      const resting = chordTable(situationOf(noMouse)).layer(['Control', 'Shift'])['KeyU']!
+      const resting = chordTable(situationOf(noMouse)).withHeld(['Control', 'Shift'])['KeyU']!
       expect(resting.help!.backMs).toBe(0)
       expect(resting.help!.timeMs).toBeLessThan(chord.help!.timeMs)
     })

@@ -8,7 +8,7 @@ import {
   movementMs,
   reachContours,
   reachField,
-  reachLayer,
+  reachWithHeld,
   spanPercentile,
 } from '../../src/index.js'
 import { solver } from '../build.js'
@@ -87,9 +87,11 @@ test('spans stand at the percentiles of the survey', () => {
 
 test('a layer has every key that carries a code, and leaves out modifiers when one is held', () => {
   const controls = boardControls('iso-105', 'windows')
-  const bare = reachLayer(solver('iso-105'), controls, [], true)
+  const bare = reachWithHeld(solver('iso-105'), controls, [], true)
   expect(Object.keys(bare)).toHaveLength(105)
-  expect(Object.keys(reachLayer(solver('iso-105'), controls, ['Shift'], true))).not.toContain('ControlLeft')
+  expect(Object.keys(reachWithHeld(solver('iso-105'), controls, ['Shift'], true))).not.toContain(
+    'ControlLeft',
+  )
 })
 
 test('the field is 0 at a resting tip, grows outward, and its contours nest', () => {

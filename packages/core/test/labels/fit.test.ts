@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
-  fitLabel,
+  layOutLabel,
   heightAtMm,
   type LabelEntry,
-  type LabelFit,
+  type LabelLayout,
   type LabelForm,
 } from '../../src/labels/index.js'
 import { leastIconMm } from '../../src/label-design/index.js'
@@ -21,9 +21,9 @@ const form = (change: Partial<LabelForm> = {}): LabelForm => ({
   ...change,
 })
 const entry = (text: string, change: Partial<LabelEntry> = {}): LabelEntry => ({ held: [], text, ...change })
-const fit = (entries: readonly LabelEntry[], change: Partial<LabelForm> = {}, legend = ''): LabelFit =>
-  fitLabel({ legend, entries }, form(change), font)
-const done = (of: LabelFit) => {
+const fit = (entries: readonly LabelEntry[], change: Partial<LabelForm> = {}, legend = ''): LabelLayout =>
+  layOutLabel({ legend, entries }, form(change), font)
+const done = (of: LabelLayout) => {
   if (!of.ok) throw new Error(of.reason)
   return of
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { activeArrangement, boardControls, surroundings } from '../../src/index.js'
+import { activeArrangement, boardControls, environmentOf } from '../../src/index.js'
 import { checkPrint, drawingBits, thinStrokeDots } from '@reach-plot/print'
 import {
   iconSet,
@@ -71,7 +71,7 @@ describe('labels', () => {
   })
 })
 
-const around = surroundings(demoPlan, catalogues)
+const env = environmentOf(demoPlan, catalogues)
 const icons = iconSet(iconPackage, demoPlan.labels.icons)
 const choice = (change: Partial<SheetChoice>): SheetChoice => ({
   kind: 'labels',
@@ -87,7 +87,7 @@ const demo = (change: Partial<SheetChoice>, rule: Partial<typeof demoPlan.labels
     {
       title: 'Demo',
       placements: activeArrangement(demoPlan).placements,
-      around,
+      env,
       design: { ...demoPlan.labels, rule: { ...demoPlan.labels.rule, ...rule } },
       icons,
     },
@@ -178,7 +178,7 @@ describe('sheets of the demo', () => {
       {
         title: 'Watt 潮',
         placements: activeArrangement(demoPlan).placements,
-        around,
+        env,
         design: { ...demoPlan.labels, keys },
         icons,
       },

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { chord, surroundings, type Plan } from '../../src/index.js'
+import { chord, environmentOf, type Plan } from '../../src/index.js'
 import { listHtml, listMarkdown, triggerList } from '../../src/labels/index.js'
 import { catalogues, demoPlan, draft } from '../work/desk.js'
 
-const around = surroundings(demoPlan, catalogues, draft)
-const list = (order: 'context' | 'device') => triggerList('Season', draft.placements, around, order)
+const env = environmentOf(demoPlan, catalogues, draft)
+const list = (order: 'context' | 'device') => triggerList('Season', draft.placements, env, order)
 
 describe('a list of all triggers', () => {
   test('by context has every placed command in every context where it is live, or once where it is live everywhere', () => {
@@ -43,7 +43,7 @@ describe('a list of all triggers', () => {
     }
   })
   test('of an arrangement without placements is empty', () => {
-    expect(triggerList('Empty', [], around, 'device')).toEqual({ title: 'Empty', sections: [], traps: [] })
+    expect(triggerList('Empty', [], env, 'device')).toEqual({ title: 'Empty', sections: [], traps: [] })
   })
 })
 
@@ -55,7 +55,7 @@ describe('its files', () => {
   const strange = triggerList(
     'Odd <b>',
     [{ commandId: odd.commands[0]!.id, trigger: chord('KeyA') }],
-    surroundings(odd, catalogues, draft),
+    environmentOf(odd, catalogues, draft),
     'context',
   )
   test('in Markdown every row has three cells, whatever a name holds', () => {

@@ -7,7 +7,7 @@ import {
   type LabelRule,
 } from '../../src/label-design/index.js'
 import type { LabelSource } from '../../src/labels/index.js'
-import { around, command, placements } from '../build.js'
+import { envWith, command, placements } from '../build.js'
 import { icons } from '../../../print/test/tools.js'
 
 /** A design with the rule, and what keys have of their own, as a test needs them. */
@@ -45,7 +45,7 @@ export const source = (
   placements: placements(given),
   commands,
   controls: onBench(boardControls('ansi-104', 'windows')),
-  layout: around([]).layout,
+  layout: envWith([]).layout,
   systemId: 'gnome',
   design: labels,
   icons,

@@ -1,7 +1,7 @@
 /** Forty links as people give them: invented (i), or common practice without a source (c). */
 import { expect, test } from 'vitest'
 import { parseTrigger, type Command } from '../../src/index.js'
-import { command, program, survey } from '../build.js'
+import { command, program, index } from '../build.js'
 
 const us = 'us'
 type Row = [origin: 'i' | 'c', name: string, trigger: string, atLeast: number, layoutId?: string]
@@ -55,7 +55,7 @@ test('there are forty of them', () => expect(links.length).toBe(40))
 test.each<Row>([...links])('(%s) “%s” on %s is worth at least %f', (...row) => {
   const [, name, trigger, atLeast, layoutId = us] = row
   const subject: Command = command(name)
-  const found = survey([subject], {}, { layoutId, programs: [program()] })
+  const found = index([subject], {}, { layoutId, programs: [program()] })
     .readerOf(subject)
     .score(parseTrigger(trigger))
   expect(found.score, found.reason).toBeGreaterThanOrEqual(atLeast)
@@ -69,5 +69,5 @@ test.each([
   ['Pen 1', 'Digit7'],
 ])('“%s” on %s has no link', (name, trigger) => {
   const subject = command(name)
-  expect(survey([subject]).readerOf(subject).score(parseTrigger(trigger)).score).toBe(0)
+  expect(index([subject]).readerOf(subject).score(parseTrigger(trigger)).score).toBe(0)
 })

@@ -10,7 +10,7 @@ import {
   boardControls,
   type Command,
 } from '../../src/index.js'
-import { command, program, survey } from '../build.js'
+import { command, program, index } from '../build.js'
 
 const there = (name: string, change: Partial<Command> = {}) =>
   command(name, { id: `there-${name}`, programId: 'reedcall', ...change })
@@ -59,7 +59,7 @@ describe('letters that several commands want', () => {
     command('Hold tide', { usesPerHour: 5, contextIds: ['labelling'] }),
     command('Measure', { usesPerHour: 50 }),
   ]
-  const given = survey(commands)
+  const given = index(commands)
   const owner = program()
   const conflicts = letterConflicts(commands, given.mnemonics, (a, b) => canBeLiveTogether(a, b, owner))
   test('go to the most used one, and the others are offered another letter of their name', () => {
@@ -74,7 +74,7 @@ describe('letters that several commands want', () => {
       command('Hide shape', { contextIds: ['tracing'] }),
       command('Hold tide', { contextIds: ['labelling'] }),
     ]
-    const alone = survey(apart)
+    const alone = index(apart)
     expect(letterConflicts(apart, alone.mnemonics, (a, b) => canBeLiveTogether(a, b, owner))).toEqual([])
   })
 })

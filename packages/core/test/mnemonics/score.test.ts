@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { parseTrigger, ruleScores, type Command } from '../../src/index.js'
-import { command, program, survey } from '../build.js'
+import { command, program, index } from '../build.js'
 
 const read = (
   subject: Command,
@@ -9,7 +9,7 @@ const read = (
   others: readonly Command[] = [],
   layoutId = 'us',
 ) =>
-  survey([subject, ...others], placed, { layoutId, programs: [program(), reedcall] })
+  index([subject, ...others], placed, { layoutId, programs: [program(), reedcall] })
     .readerOf(subject)
     .score(parseTrigger(trigger))
 const reedcall = program({ id: 'reedcall', name: 'Reedcall' })
@@ -116,10 +116,10 @@ describe('opposites', () => {
       sameIdeas: [],
       otherIdeas: [],
     }
-    const given = survey([thaw, freeze], { 'frost-tile': 'KeyQ' }, { memory })
+    const given = index([thaw, freeze], { 'frost-tile': 'KeyQ' }, { memory })
     expect(given.readerOf(thaw).score(parseTrigger('Shift+KeyQ')).score).toBe(ruleScores.opposite)
     expect(
-      survey([command('Pan left')], {}, { memory })
+      index([command('Pan left')], {}, { memory })
         .readerOf(command('Pan left'))
         .score(parseTrigger('ArrowLeft')).score,
     ).toBe(0)

@@ -14,7 +14,7 @@ function tiny(seed: number): SlotProblem {
   const costs = Float64Array.from({ length: rows * slots }, () =>
     next(9) === 0 ? Infinity : 100 + next(900),
   )
-  const home = Int32Array.from({ length: rows }, (_, i) => (i < 3 ? i : -1))
+  const initialSlot = Int32Array.from({ length: rows }, (_, i) => (i < 3 ? i : -1))
   const fixed = Uint8Array.from({ length: rows }, (_, i) => Number(i === 0 && next(2) === 0))
   for (let i = 0; i < 3; i++) costs[i * slots + i] = 100 + next(900)
   const together = Array.from({ length: rows * rows }, () => next(4) > 0)
@@ -22,7 +22,7 @@ function tiny(seed: number): SlotProblem {
     rows,
     slots,
     costs,
-    without: Float64Array.from({ length: rows }, () => 800 + next(1200)),
+    unassignedCost: Float64Array.from({ length: rows }, () => 800 + next(1200)),
     overlap: Float64Array.from({ length: rows * rows }, (_, k) => {
       const [i, j] = [Math.floor(k / rows), k % rows]
       return i !== j && together[Math.min(i, j) * rows + Math.max(i, j)] === true ? 50_000 : 0
@@ -53,13 +53,13 @@ function tiny(seed: number): SlotProblem {
       { a: 4, b: 3, uses: next(5) },
     ],
     travel: {
-      spotOf: Int32Array.from([0, 1, 2, 0, 1, 2]),
-      spots: 3,
+      controlRefOf: Int32Array.from([0, 1, 2, 0, 1, 2]),
+      controlRefs: 3,
       table: Float64Array.from({ length: 9 }, () => next(120) - 60),
       heldOf: Int32Array.from([0, 0, 0, 1, 1, 1]),
       heldSaves: Float64Array.from([0, 40]),
     },
-    home,
+    initialSlot,
     fixed,
   }
 }
@@ -75,7 +75,7 @@ function* answers(problem: SlotProblem): Generator<Int32Array> {
     }
     const choices =
       problem.fixed[i] === 1
-        ? [problem.home[i]!]
+        ? [problem.initialSlot[i]!]
         : [
             -1,
             ...Array.from({ length: slots }, (_, p) => p).filter(
@@ -90,15 +90,15 @@ function* answers(problem: SlotProblem): Generator<Int32Array> {
   yield* from(0)
 }
 const movedIn = (problem: SlotProblem, slotOf: ArrayLike<number>): number =>
-  Array.from(slotOf).filter((p, i) => p !== problem.home[i]).length
+  Array.from(slotOf).filter((p, i) => p !== problem.initialSlot[i]).length
 
 /** The cost of an answer, written out from the definition, with nothing kept up to date. */
 function costByHand(problem: SlotProblem, slotOf: ArrayLike<number>): number {
-  const { costs, without, pairs, relations, scores, flows, travel, overlap, rivals } = problem
+  const { costs, unassignedCost, pairs, relations, scores, flows, travel, overlap, rivals } = problem
   let cost = 0
   for (let i = 0; i < rows; i++) {
     const p = slotOf[i]!
-    cost += p < 0 ? without[i]! : costs[i * slots + p]!
+    cost += p < 0 ? unassignedCost[i]! : costs[i * slots + p]!
     for (let j = 0; j < i; j++) {
       const q = slotOf[j]!
       if (p < 0 || q < 0) continue
@@ -120,7 +120,7 @@ function costByHand(problem: SlotProblem, slotOf: ArrayLike<number>): number {
   for (const { a, b, uses } of flows) {
     const [p, q] = [slotOf[a]!, slotOf[b]!]
     if (p < 0 || q < 0) continue
-    cost += uses * travel!.table[travel!.spotOf[p]! * 3 + travel!.spotOf[q]!]!
+    cost += uses * travel!.table[travel!.controlRefOf[p]! * 3 + travel!.controlRefOf[q]!]!
     const held = travel!.heldOf[p]!
     if (held !== 0 && held === travel!.heldOf[q]) cost -= uses * travel!.heldSaves[held]!
   }
@@ -166,10 +166,10 @@ describe('against every answer', () => {
     for (let seed = 1; seed <= 25; seed++) {
       const problem = tiny(seed)
       for (const most of [1, 2, 3]) {
-        let best = slotCost(problem, problem.home)
+        let best = slotCost(problem, problem.initialSlot)
         for (const slotOf of answers(problem))
           if (movedIn(problem, slotOf) <= most) best = Math.min(best, slotCost(problem, slotOf))
-        const start = bestSteps(problem, problem.home, most)
+        const start = bestSteps(problem, problem.initialSlot, most)
         expect(movedIn(problem, start)).toBeLessThanOrEqual(most)
         const found = ended(anneal(problem, { seed: 1, moves: 8_000, mostMoved: most, start }))
         expect(movedIn(problem, found.best)).toBeLessThanOrEqual(most)

@@ -9,23 +9,23 @@ import {
   homeKeys,
   mirrorBench,
   mirrorControls,
-  placesInLayer,
+  placesWith,
   placesOn,
   rankPlaces,
   reachIn,
-  reachLayer,
+  reachWithHeld,
   reachSituation,
   reachSolver,
   readPlan,
-  surroundings,
-  surveyPlaces,
+  environmentOf,
+  indexPlaces,
   triggerKey,
   type Bench,
   type Command,
   type Plan,
 } from '../../src/index.js'
 import { layouts, systems } from '@reach-plot/data'
-import { around, at, command } from '../build.js'
+import { envWith, at, command } from '../build.js'
 
 const names = fc.constantFrom('Hide shape', 'Measure', 'Zoom in', 'Qanat', 'Next')
 
@@ -34,7 +34,7 @@ test('the ranking of places is the same for a mirrored hand over a mirrored boar
   const mirrored = mirrorControls(controls)
   const rank = (side: 'left' | 'right', board: typeof controls, name: string): string[] => {
     // the right hand rests on the reflections of A S D F
-    const layer = reachLayer(
+    const byControl = reachWithHeld(
       reachSolver({ side, spanMm: 190, rests: homeKeys.left }, board),
       board,
       [],
@@ -43,7 +43,7 @@ test('the ranking of places is the same for a mirrored hand over a mirrored boar
     const subject = command(name)
     // the tapping capacity of the two hands differs, so that weight is left out
     const weights = { ...defaultPlaceWeights, fingerMs: 0 }
-    return rankPlaces(placesInLayer(subject, [], layer, surveyPlaces([], around([subject])), weights)).map(
+    return rankPlaces(placesWith(subject, [], byControl, indexPlaces([], envWith([subject])), weights)).map(
       (p) => triggerKey(p.trigger),
     )
   }
@@ -60,7 +60,7 @@ describe('a bench of pads and decks', () => {
   const demo = readPlan(
     readFileSync(new URL('../../../../demo/demo.reachplot.json', import.meta.url), 'utf8'),
   )
-  const home: Bench = {
+  const initialSlot: Bench = {
     id: 'pads',
     name: 'Pads',
     devices: [at('pad', 0, 0), at('deck', 30, -110), { ...at('tablet', 140, 20), turnDeg: 8 }],
@@ -76,15 +76,15 @@ describe('a bench of pads and decks', () => {
   const places = (bench: Bench, name: string) => {
     const subject: Command = command(name, { contextIds: ['tracing'] })
     const plan: Plan = { ...demo, benches: [bench], activeBenchId: bench.id, commands: [subject] }
-    const surround = surroundings(plan, { layouts, systems }, { popups: [] })
-    const survey = surveyPlaces([], surround)
+    const env = environmentOf(plan, { layouts, systems }, { popups: [] })
+    const index = indexPlaces([], env)
     const table = chordTable(reachSituation(bench, plan.devices, true))
     return rankPlaces(
       placesOn(
         subject,
-        benchCandidates(survey, [[]], () => 'fenmap'),
+        benchCandidates(index, [[]], () => 'fenmap'),
         reachIn(table),
-        survey,
+        index,
         {
           ...defaultPlaceWeights,
           fingerMs: 0,
@@ -95,8 +95,8 @@ describe('a bench of pads and decks', () => {
   test('costs the same for the other hand once it is mirrored, on every control and pair of controls', () => {
     fc.assert(
       fc.property(names, (name) => {
-        const left = places(home, name)
-        const right = new Map(places(mirrorBench(home, demo.devices), name).map((p) => [p.key, p]))
+        const left = places(initialSlot, name)
+        const right = new Map(places(mirrorBench(initialSlot, demo.devices), name).map((p) => [p.key, p]))
         expect(left.length).toBeGreaterThan(400)
         expect(right.size).toBe(left.length)
         for (const place of left) {
@@ -113,9 +113,9 @@ describe('a bench of pads and decks', () => {
     )
   })
   test('mirrored twice it ranks as it did', () => {
-    const twice = mirrorBench(mirrorBench(home, demo.devices), demo.devices)
+    const twice = mirrorBench(mirrorBench(initialSlot, demo.devices), demo.devices)
     expect(places(twice, 'Measure').map((p) => [p.key, Math.round(p.totalMs * 1000)])).toEqual(
-      places(home, 'Measure').map((p) => [p.key, Math.round(p.totalMs * 1000)]),
+      places(initialSlot, 'Measure').map((p) => [p.key, Math.round(p.totalMs * 1000)]),
     )
   })
 })

@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
-  applyMoves,
+  applyList,
   chord,
   triggerKey,
   withNeeds,
@@ -26,13 +26,13 @@ function problemOf(costs: readonly number[]): ArrangementProblem {
       rows,
       slots: codes.length,
       costs: Float64Array.from(costs),
-      without: new Float64Array(rows).fill(9000),
+      unassignedCost: new Float64Array(rows).fill(9000),
       overlap: Float64Array.from({ length: rows * rows }, (_, k) => (k % (rows + 1) === 0 ? 0 : 50_000)),
       rivals: { start: new Int32Array(codes.length + 1), to: new Int32Array(0) },
       pairs: [],
       relations: [],
       flows: [],
-      home: Int32Array.from([0, 1, 2, 3]),
+      initialSlot: Int32Array.from([0, 1, 2, 3]),
       fixed: new Uint8Array(rows),
     },
     rows: placements.map(({ commandId }, i) => ({
@@ -99,10 +99,11 @@ describe('any answer', () => {
       fc.property(anyAnswer, anyCosts, fc.array(fc.nat(3), { maxLength: 4 }), (slotOf, costs, picks) => {
         const problem = problemOf(costs)
         const list = listOf(slotOf, problem)
-        const total = slotCost(problem.problem, problem.problem.home) - slotCost(problem.problem, slotOf)
+        const total =
+          slotCost(problem.problem, problem.problem.initialSlot) - slotCost(problem.problem, slotOf)
         expect(list.gainsMs.at(-1) ?? 0).toBeCloseTo(total, 6)
         const ids = picks.filter((id) => id < list.moves.length)
-        const placed = applyMoves(placements, problem.rows, list, ids)
+        const placed = applyList(placements, problem.rows, list, ids)
         const keys = placed.map((p) => triggerKey(p.trigger))
         expect(new Set(keys).size).toBe(keys.length)
       }),
@@ -113,7 +114,7 @@ describe('any answer', () => {
     fc.assert(
       fc.property(anyAnswer, (slotOf) => {
         const list = listOf(slotOf)
-        const whole = applyMoves(
+        const whole = applyList(
           placements,
           flat.rows,
           list,
@@ -169,17 +170,17 @@ describe('relays', () => {
   ]
   test('send the new chord of a command that has moved', () => {
     const list = listOf([4, 1, 2, 3])
-    const pad = applyMoves(relayed, flat.rows, list, [0]).find((p) => p.trigger.kind === 'button')!
+    const pad = applyList(relayed, flat.rows, list, [0]).find((p) => p.trigger.kind === 'button')!
     expect(pad.sends).toEqual([chord('KeyG')])
   })
   test('send nothing once the command has no chord', () => {
     const list = listOf([-1, 1, 2, 3])
-    const pad = applyMoves(relayed, flat.rows, list, [0]).find((p) => p.trigger.kind === 'button')!
+    const pad = applyList(relayed, flat.rows, list, [0]).find((p) => p.trigger.kind === 'button')!
     expect(pad).not.toHaveProperty('sends')
   })
   test('of other commands stay as they are', () => {
     const list = listOf([0, 4, 2, 3])
-    const pad = applyMoves(relayed, flat.rows, list, [0]).find((p) => p.trigger.kind === 'button')!
+    const pad = applyList(relayed, flat.rows, list, [0]).find((p) => p.trigger.kind === 'button')!
     expect(pad.sends).toEqual([chord('KeyA')])
   })
 })

@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest'
 import {
   arrangementProblem,
   pressMs,
-  workDesk,
+  prepare,
+  prepareWork,
   type Arrangement,
   type ArrangementProblem,
   type Plan,
@@ -13,17 +14,8 @@ import { relationAt } from '../../src/solve/slots.js'
 import { catalogues, demoPlan, demoTable, draft } from '../work/desk.js'
 
 function problemOf(plan: Plan = demoPlan, arrangement: Arrangement = draft): ArrangementProblem {
-  const desk = workDesk(plan, arrangement, catalogues, demoTable)
-  return arrangementProblem(
-    {
-      plan,
-      survey: desk.survey,
-      placements: arrangement.placements,
-      clashes: desk.clashes,
-      table: demoTable,
-    },
-    { what: 'everything' },
-  )
+  const model = prepare(plan, catalogues, { arrangement, table: demoTable })
+  return arrangementProblem({ model, clashes: prepareWork(model).clashes }, { what: 'everything' })
 }
 const whole = problemOf()
 const slot = (key: string): number => {
@@ -68,7 +60,7 @@ describe('how slots lie to each other', () => {
 describe('travel from slot to slot', () => {
   const { travel } = whole.problem
   const between = (p: string, q: string): number =>
-    travel!.table[travel!.spotOf[slot(p)]! * travel!.spots + travel!.spotOf[slot(q)]!]!
+    travel!.table[travel!.controlRefOf[slot(p)]! * travel!.controlRefs + travel!.controlRefOf[slot(q)]!]!
   test('keys of different fingers cost what they cost alone', () => {
     expect(between('KeyE', 'KeyR')).toBe(0)
   })
@@ -92,7 +84,7 @@ describe('rows', () => {
   test('one place of each command counts; commands without a place have none', () => {
     for (const command of demoPlan.commands)
       expect(whole.rows.filter((r) => r.command.id === command.id && r.role === 'main').length).toBe(1)
-    expect(whole.problem.home[row('fenmap-hide-shape')]).toBe(-1)
+    expect(whole.problem.initialSlot[row('fenmap-hide-shape')]).toBe(-1)
   })
   test('commands that are live together exclude each other; those of two programs do not', () => {
     const { overlap, rows } = whole.problem
@@ -137,11 +129,11 @@ describe('rows', () => {
   })
   test('flows come from the log, and from routines where there is none', () => {
     expect(whole.problem.flows.length).toBeGreaterThan(100)
-    const without = problemOf({ ...demoPlan, usage: null })
+    const unassignedCost = problemOf({ ...demoPlan, usage: null })
     const pairs = demoPlan.routines.flatMap((r) =>
       r.steps.slice(1).filter((step, k) => step.kind === 'command' && r.steps[k]!.kind === 'command'),
     )
-    expect(without.problem.flows.length).toBe(pairs.length)
+    expect(unassignedCost.problem.flows.length).toBe(pairs.length)
   })
   test('a higher weight of memory makes places without a link dearer, and no others', () => {
     const heavy = problemOf({ ...demoPlan, weights: { ...demoPlan.weights, recallMs: 1000 } })

@@ -23,13 +23,13 @@ export function madeUp(rows: number, slots: number, pairCount: number, seed: num
     rows,
     slots,
     costs,
-    without: new Float64Array(rows).fill(Infinity),
+    unassignedCost: new Float64Array(rows).fill(Infinity),
     overlap: Float64Array.from({ length: rows * rows }, (_, k) => (k % (rows + 1) === 0 ? 0 : 1e6)),
     rivals: { start: new Int32Array(slots + 1), to: new Int32Array(0) },
     pairs,
     relations: [relationOf(slots, beside)],
     flows: [],
-    home: Int32Array.from({ length: rows }, (_, i) => i),
+    initialSlot: Int32Array.from({ length: rows }, (_, i) => i),
     fixed: new Uint8Array(rows),
   }
 }

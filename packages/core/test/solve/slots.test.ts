@@ -22,7 +22,7 @@ const last = <T>(steps: Generator<T, T>): T => {
 function full(seed: number): SlotProblem {
   const base = madeUp(14, 30, 4, seed)
   const next = randomInts(seed + 99)
-  const spots = 10
+  const controlRefs = 10
   const start = new Int32Array(31)
   const to: number[] = []
   for (let p = 0; p < 30; p++) {
@@ -32,19 +32,19 @@ function full(seed: number): SlotProblem {
   }
   return {
     ...base,
-    without: new Float64Array(14).fill(90_000),
+    unassignedCost: new Float64Array(14).fill(90_000),
     rivals: { start, to: Int32Array.from(to) },
     scores: Float32Array.from({ length: 14 * 30 }, () => next(10) / 10),
     pairs: base.pairs.map((p, i) => ({ ...p, scored: i % 2 === 0 })),
     flows: Array.from({ length: 12 }, () => ({ a: next(14), b: next(14), uses: next(20) })),
     travel: {
-      spotOf: Int32Array.from({ length: 30 }, (_, p) => p % spots),
-      spots,
-      table: Float64Array.from({ length: spots * spots }, () => next(200) - 100),
+      controlRefOf: Int32Array.from({ length: 30 }, (_, p) => p % controlRefs),
+      controlRefs,
+      table: Float64Array.from({ length: controlRefs * controlRefs }, () => next(200) - 100),
       heldOf: Int32Array.from({ length: 30 }, (_, p) => (p < 20 ? 0 : 1)),
       heldSaves: Float64Array.from([0, 100]),
     },
-    home: Int32Array.from({ length: 14 }, (_, i) => (i < 10 ? i * 2 : -1)),
+    initialSlot: Int32Array.from({ length: 14 }, (_, i) => (i < 10 ? i * 2 : -1)),
   }
 }
 
@@ -59,7 +59,7 @@ describe('the state of a search', () => {
           const state = new SlotState(problem)
           for (const [i, p] of shifts) state.shift(i, p)
           expect(state.cost).toBeCloseTo(slotCost(problem, state.slotOf), 3)
-          expect(state.moved).toBe(state.slotOf.filter((p, i) => p !== problem.home[i]).length)
+          expect(state.moved).toBe(state.slotOf.filter((p, i) => p !== problem.initialSlot[i]).length)
         },
       ),
       { numRuns: 100 },
@@ -92,10 +92,10 @@ describe('answers', () => {
       const fixed = Uint8Array.from({ length: 14 }, (_, i) => Number(i % 5 === 0))
       const problem = { ...base, costs, fixed }
       const found = last(anneal(problem, { seed, moves: 20_000, mostMoved: 4 }))
-      expect(found.best.every((p, i) => fixed[i] === 0 || p === problem.home[i])).toBe(true)
+      expect(found.best.every((p, i) => fixed[i] === 0 || p === problem.initialSlot[i])).toBe(true)
       expect([...found.best]).not.toContain(5)
-      expect(found.best.filter((p, i) => p !== problem.home[i]).length).toBeLessThanOrEqual(4)
-      expect(found.bestCost).toBeLessThanOrEqual(slotCost(problem, problem.home))
+      expect(found.best.filter((p, i) => p !== problem.initialSlot[i]).length).toBeLessThanOrEqual(4)
+      expect(found.bestCost).toBeLessThanOrEqual(slotCost(problem, problem.initialSlot))
     }
   })
   test('the same seed gives the same answer, and more moves none that is worse', () => {

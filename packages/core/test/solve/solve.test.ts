@@ -1,27 +1,28 @@
 /** The solver on the demo: what it may not do, and what it gives back. */
 import { describe, expect, test } from 'vitest'
 import {
-  applyMoves,
+  applyList,
   defaultSolveOptions,
   findClashes,
   reportOf,
   ruleBook,
   solveArrangement,
-  spotOf,
+  controlRefOf,
   triggerKey,
   withNeeds,
-  workDesk,
+  prepare,
+  prepareWork,
   type Placement,
   type Plan,
   type SolveAnswer,
   type SolveScope,
 } from '../../src/index.js'
-import { catalogues, demoPlan, demoTable, draft } from '../work/desk.js'
+import { catalogues, demoModel, demoPlan, demoTable, draft } from '../work/desk.js'
 
 function solve(scope: SolveScope, plan: Plan = demoPlan, moves = 60_000, stopAt = Infinity): SolveAnswer {
-  const desk = workDesk(plan, draft, catalogues, demoTable)
+  const model = prepare(plan, catalogues, { arrangement: draft, table: demoTable })
   const steps = solveArrangement(
-    { plan, survey: desk.survey, placements: draft.placements, clashes: desk.clashes, table: demoTable },
+    { model, clashes: prepareWork(model).clashes },
     { ...defaultSolveOptions, scope, moves, curve: false },
   )
   let step = steps.next()
@@ -31,10 +32,8 @@ function solve(scope: SolveScope, plan: Plan = demoPlan, moves = 60_000, stopAt 
 const keysOf = (placements: readonly { commandId: string; trigger: Placement['trigger'] }[]): string[] =>
   placements.map((p) => `${p.commandId} ${triggerKey(p.trigger)}`)
 const minutes = (placements: SolveAnswer['placements']): number =>
-  reportOf(
-    demoPlan,
-    workDesk(demoPlan, { ...draft, placements: placements as Placement[] }, catalogues, demoTable),
-  ).day.msPerHour
+  reportOf(prepareWork(demoModel.withArrangement({ ...draft, placements: placements as Placement[] }))).day
+    .msPerHour
 
 const whole = solve({ what: 'everything' })
 
@@ -43,18 +42,18 @@ describe('a whole answer', () => {
     expect(minutes(whole.placements)).toBeLessThan(0.8 * minutes(draft.placements))
     const rules = ruleBook(demoPlan.rules)
     for (const clash of whole.clashesLeft)
-      expect(clash.commandIds.some((id) => rules.keeps(demoPlan.commands.find((c) => c.id === id)!))).toBe(
+      expect(clash.commandIds.some((id) => rules.locks(demoPlan.commands.find((c) => c.id === id)!))).toBe(
         true,
       )
   })
   test('leaves what is kept, and puts nothing on a barred key', () => {
-    const kept = draft.placements.filter((p) => demoPlan.rules.keptCommandIds.includes(p.commandId))
-    for (const p of keysOf(kept)) expect(keysOf(whole.placements)).toContain(p)
+    const reserved = draft.placements.filter((p) => demoPlan.rules.lockedCommandIds.includes(p.commandId))
+    for (const p of keysOf(reserved)) expect(keysOf(whole.placements)).toContain(p)
     const barredBefore = new Set(
-      draft.placements.filter((p) => spotOf(p.trigger) === 'F1').map((p) => p.commandId),
+      draft.placements.filter((p) => controlRefOf(p.trigger) === 'F1').map((p) => p.commandId),
     )
     for (const p of whole.placements)
-      if (spotOf(p.trigger) === 'F1') expect(barredBefore.has(p.commandId)).toBe(true)
+      if (controlRefOf(p.trigger) === 'F1') expect(barredBefore.has(p.commandId)).toBe(true)
   })
   test('loses no command that had a place', () => {
     const placed = new Set(whole.placements.map((p) => p.commandId))
@@ -73,14 +72,14 @@ describe('a whole answer', () => {
 describe('parts of an answer', () => {
   const above = (placements: SolveAnswer['placements']): Set<string> =>
     new Set(
-      findClashes(placements, workDesk(demoPlan, draft, catalogues, demoTable).around)
+      findClashes(placements, demoModel.env)
         .filter((c) => c.kind === 'two-commands')
         .map((c) => c.id),
     )
   const before = above(draft.placements)
   test('each move alone, with what it needs, puts no two commands on one press', () => {
     for (const move of whole.list.moves.filter((_, k) => k % 6 === 0)) {
-      const placements = applyMoves(draft.placements, whole.problem.rows, whole.list, [move.id])
+      const placements = applyList(draft.placements, whole.problem.rows, whole.list, [move.id])
       for (const id of above(placements)) expect(before.has(id), `${move.command.name}: ${id}`).toBe(true)
     }
   })
@@ -88,7 +87,7 @@ describe('parts of an answer', () => {
     const chained = whole.list.moves.find((m) => m.needs.length > 1)!
     const ids = withNeeds(whole.list, [chained.id])
     expect(new Set(ids)).toEqual(new Set(chained.needs))
-    const placements = applyMoves(draft.placements, whole.problem.rows, whole.list, [chained.id])
+    const placements = applyList(draft.placements, whole.problem.rows, whole.list, [chained.id])
     const now = keysOf(placements)
     for (const id of chained.needs) {
       const move = whole.list.moves.find((m) => m.id === id)!
@@ -136,11 +135,13 @@ describe('what may move', () => {
   test('a kept program and a kept key do not move', () => {
     const plan: Plan = {
       ...demoPlan,
-      rules: { ...demoPlan.rules, keptProgramIds: ['reedcall'], keptSpots: ['KeyD'] },
+      rules: { ...demoPlan.rules, lockedProgramIds: ['reedcall'], lockedControls: ['KeyD'] },
     }
     const answer = solve({ what: 'everything' }, plan)
     expect(answer.list.moves.some((m) => m.command.programId === 'reedcall')).toBe(false)
-    expect(answer.list.moves.some((m) => [m.from, m.to].some((t) => t && spotOf(t) === 'KeyD'))).toBe(false)
+    expect(answer.list.moves.some((m) => [m.from, m.to].some((t) => t && controlRefOf(t) === 'KeyD'))).toBe(
+      false,
+    )
   })
   test('stopped early it gives the best so far', () => {
     const answer = solve({ what: 'everything' }, demoPlan, 400_000, 3)

@@ -7,7 +7,7 @@ import {
   modifiers,
   parseTrigger,
   readTrigger,
-  spotOf,
+  controlRefOf,
   strokeCounts,
   strokeName,
   triggerKey,
@@ -49,7 +49,7 @@ const anyTrigger: fc.Arbitrary<Trigger> = fc.oneof(
     .map(([p, of, n]) => ({ kind: 'stroke' as const, ...p, of, direction: n % of })),
   fc
     .tuple(id, fc.integer({ min: 1, max: 12 }))
-    .map(([setId, n]) => ({ kind: 'popup' as const, setId, place: n })),
+    .map(([setId, n]) => ({ kind: 'popup' as const, setId, entry: n })),
 )
 
 describe('the text of a trigger', () => {
@@ -75,7 +75,7 @@ describe('the text of a trigger', () => {
     ['deck@tracing/b3', { kind: 'button', pageId: 'tracing', act: 'press' }],
     ['Shift + pad/dial left', { kind: 'turn', turn: 'left', modifiers: ['Shift'] }],
     ['mouse/field stroke 1/8', { kind: 'stroke', direction: 1, of: 8 }],
-    ['popup/shapes 3', { kind: 'popup', setId: 'shapes', place: 3 }],
+    ['popup/shapes 3', { kind: 'popup', setId: 'shapes', entry: 3 }],
   ])('%s', (text, expected) => {
     expect(parseTrigger(text)).toMatchObject(expected)
   })
@@ -96,8 +96,8 @@ test('acts change on keys and buttons and nowhere else', () => {
   expect(withAct(keyTrigger('KeyA', 'tap3'), 'press')).toEqual(chord('KeyA'))
   const dial = parseTrigger('pad/dial left')
   expect(withAct(dial, 'hold')).toBe(dial)
-  expect(spotOf(parseTrigger('popup/x 1'))).toBeNull()
-  expect(spotOf(dial)).toBe('pad/dial')
+  expect(controlRefOf(parseTrigger('popup/x 1'))).toBeNull()
+  expect(controlRefOf(dial)).toBe('pad/dial')
 })
 
 const naming = {

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs'
 import { browserKeys, layouts, systems } from '@reach-plot/data'
 import {
   activeArrangement,
-  benchTable,
+  prepare,
+  prepareWork,
   parseTrigger,
   readPlan,
-  workDesk,
   type Arrangement,
   type Plan,
   type RoutineStep,
@@ -17,7 +17,8 @@ export const catalogues = { layouts, systems, browserKeys }
 export const demoPlan: Plan = readPlan(
   readFileSync(new URL('../../../../demo/demo.reachplot.json', import.meta.url), 'utf8'),
 )
-export const demoTable = benchTable(demoPlan, catalogues)
+export const demoModel = prepare(demoPlan, catalogues)
+export const demoTable = demoModel.table
 export const draft = activeArrangement(demoPlan)
 
 /** The demo's desk with only the placements given: command id and trigger. */
@@ -31,7 +32,9 @@ export const deskWith = (
       [triggers].flat().map((t) => ({ commandId, trigger: parseTrigger(t, []) })),
     ),
   }
-  return workDesk(plan, arrangement, catalogues, plan === demoPlan ? demoTable : undefined)
+  return prepareWork(
+    plan === demoPlan ? demoModel.withArrangement(arrangement) : prepare(plan, catalogues, { arrangement }),
+  )
 }
 
 export const step = (commandId: string): RoutineStep => ({ kind: 'command', commandId })

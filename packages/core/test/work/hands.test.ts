@@ -1,16 +1,16 @@
 /** Where two hands are, and what each act costs from there, on benches that make them travel. */
 import { describe, expect, test } from 'vitest'
 import {
-  benchTable,
-  handsOver,
+  prepare,
+  simulateHands,
   operatorMs,
   parseTrigger,
-  workDesk,
+  prepareWork,
   type Hands,
   type Plan,
   type Trigger,
 } from '../../src/index.js'
-import { catalogues, demoPlan, demoTable, draft } from './desk.js'
+import { catalogues, demoModel, demoPlan, draft } from './desk.js'
 
 /** The demo's desk with the pad moved to the left, mm. */
 function withPadAt(xMm: number): Plan {
@@ -24,15 +24,15 @@ function withPadAt(xMm: number): Plan {
   }
 }
 const far = withPadAt(-420)
-const farPlace = workDesk(far, draft, catalogues, benchTable(far, catalogues)).context.place
-const place = workDesk(demoPlan, draft, catalogues, demoTable).context.place
+const farPlace = prepareWork(prepare(far, catalogues, { arrangement: draft })).context.place
+const place = prepareWork(demoModel).context.place
 const trigger = (text: string): Trigger => parseTrigger(text, [])
 const kinds = (hands: Hands): string => hands.operators.map((o) => o.kind).join('')
 const total = (hands: Hands): number => hands.operators.reduce((sum, o) => sum + o.ms, 0)
 
 describe('a pad that lies far off', () => {
   test('is one trip, however many of its keys are pressed, and the way from key to key is short', () => {
-    const hands = handsOver(farPlace, 'left')
+    const hands = simulateHands(farPlace, 'left')
     for (const key of ['pad/k8', 'pad/k9', 'pad/k8']) expect(hands.press(trigger(key))).toBe(true)
     hands.settle()
     expect(hands.trips).toBe(1)
@@ -42,7 +42,7 @@ describe('a pad that lies far off', () => {
     expect(hands.operators.every((o) => o.hand === 'left')).toBe(true)
   })
   test('is left for a key of the board, by a way back', () => {
-    const hands = handsOver(farPlace, 'left')
+    const hands = simulateHands(farPlace, 'left')
     hands.press(trigger('pad/k8'))
     hands.press(trigger('KeyF'))
     expect(kinds(hands)).toMatch(/^HF?KHF?K$/)
@@ -52,8 +52,8 @@ describe('a pad that lies far off', () => {
   test('costs more the farther it lies', () => {
     const times = [-160, -300, -420].map((x) => {
       const plan = withPadAt(x)
-      const hands = handsOver(
-        workDesk(plan, draft, catalogues, benchTable(plan, catalogues)).context.place,
+      const hands = simulateHands(
+        prepareWork(prepare(plan, catalogues, { arrangement: draft })).context.place,
         'left',
       )
       hands.press(trigger('pad/k8'))
@@ -66,7 +66,7 @@ describe('a pad that lies far off', () => {
 
 describe('the pointing hand', () => {
   test('clicks where it lies, and takes another device up and puts it back', () => {
-    const hands = handsOver(place, 'left')
+    const hands = simulateHands(place, 'left')
     hands.press(trigger('mouse/back'))
     expect(kinds(hands)).toBe('B')
     hands.press(trigger('pen/lower'))
@@ -76,7 +76,7 @@ describe('the pointing hand', () => {
     expect(kinds(hands)).toBe('BHBH')
   })
   test('a modifier beside it is held by the hand on the keys, and stays down for the next step', () => {
-    const hands = handsOver(place, 'left')
+    const hands = simulateHands(place, 'left')
     hands.press(trigger('Control+mouse/wheel up'))
     const once = hands.operators.length
     expect(hands.operators.some((o) => o.kind === 'K' && o.hand === 'left')).toBe(true)
@@ -84,7 +84,7 @@ describe('the pointing hand', () => {
     expect(hands.operators.slice(once).every((o) => o.hand === 'right')).toBe(true)
   })
   test('after typing it comes back before it points', () => {
-    const hands = handsOver(place, 'left')
+    const hands = simulateHands(place, 'left')
     hands.type(3)
     const typed = hands.operators.length
     hands.menu(['File', 'Save'])
@@ -95,13 +95,13 @@ describe('the pointing hand', () => {
 
 describe('limits', () => {
   test('what is not on the bench cannot be pressed, and changes nothing', () => {
-    const hands = handsOver(place, 'left')
+    const hands = simulateHands(place, 'left')
     expect(hands.press(trigger('F13'))).toBe(false)
     expect(hands.press(trigger('popup/gone 1'))).toBe(false)
     expect(hands.operators).toEqual([])
   })
   test('settling twice is settling once', () => {
-    const hands = handsOver(place, 'left')
+    const hands = simulateHands(place, 'left')
     hands.press(trigger('NumpadEnter'))
     hands.settle()
     const after = hands.operators.length
@@ -109,12 +109,12 @@ describe('limits', () => {
     expect(hands.operators.length).toBe(after)
   })
   test('a menu costs M + P + B for each level and nothing else', () => {
-    const hands = handsOver(place, 'left')
+    const hands = simulateHands(place, 'left')
     hands.menu(['One', 'Two', 'Three'])
     expect(total(hands)).toBe(3 * (operatorMs.M + operatorMs.P + operatorMs.B))
   })
   test('presses are noted with the posture of the hand that makes them', () => {
-    const hands = handsOver(place, 'left')
+    const hands = simulateHands(place, 'left')
     hands.press(trigger('KeyF'))
     hands.press(trigger('Control+KeyB'))
     expect(hands.presses).toHaveLength(2)

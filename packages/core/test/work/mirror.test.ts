@@ -2,18 +2,18 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   activeBench,
-  benchTable,
+  prepare,
   changesBetween,
   chord,
   mirrorBench,
   parseTrigger,
   strainIndex,
   timeWork,
-  workDesk,
+  prepareWork,
   type Plan,
 } from '../../src/index.js'
 import { command } from '../build.js'
-import { catalogues, demoPlan, demoTable, draft, step } from './desk.js'
+import { catalogues, demoModel, demoPlan, draft, step } from './desk.js'
 
 const bench = activeBench(demoPlan)
 const mirrored: Plan = {
@@ -22,8 +22,8 @@ const mirrored: Plan = {
 }
 
 describe('a desk in the mirror', () => {
-  const here = workDesk(demoPlan, draft, catalogues, demoTable).context
-  const there = workDesk(mirrored, draft, catalogues, benchTable(mirrored, catalogues)).context
+  const here = prepareWork(demoModel).context
+  const there = prepareWork(prepare(mirrored, catalogues, { arrangement: draft })).context
   test('belongs to the other hand', () => {
     expect([here.side, there.side]).toEqual(['left', 'right'])
   })

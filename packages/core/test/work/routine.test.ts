@@ -30,7 +30,7 @@ describe('one command', () => {
     const { context } = deskWith({ [undo]: 'Control+KeyR' })
     const { trigger } = timeWork([step(undo)], context).ways[0]!
     expect(timeCommand(commandOf(undo), context).ms).toBeCloseTo(
-      triggerReach(trigger!, context.place.price)!.timeMs,
+      triggerReach(trigger!, context.place.reachContext)!.timeMs,
       6,
     )
   })

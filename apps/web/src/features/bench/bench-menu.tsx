@@ -1,8 +1,8 @@
+import { addBench, deleteBench, mirrorActiveBench, renameBench, chooseBench } from '@reach-plot/core'
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
 import { Check, ChevronDown } from 'lucide-react'
 import { useState } from 'react'
 import { NameSheet } from '../../shared/name-sheet.js'
-import { addBench, deleteBench, mirrorActiveBench } from '../../store/bench-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -20,7 +20,7 @@ export function BenchMenu() {
     ['Delete', () => edit((draft) => deleteBench(draft, bench.id)), plan.benches.length === 1],
   ]
   const run = (name: string): void => {
-    if (naming === 'rename') edit((draft) => void (draft.benches.find((b) => b.id === bench.id)!.name = name))
+    if (naming === 'rename') edit((plan) => renameBench(plan, bench.id, name))
     else edit((draft) => addBench(draft, name, naming === 'copy' ? bench : null))
   }
   return (
@@ -37,7 +37,7 @@ export function BenchMenu() {
               <button
                 type="button"
                 className="menu-item"
-                onClick={() => edit((draft) => void (draft.activeBenchId = b.id))}
+                onClick={() => edit((plan) => chooseBench(plan, b.id))}
               >
                 <Check
                   size={13}

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { lossOfMove, surroundings, triggerKey, type Bench } from '@reach-plot/core'
+import { lossOfMove, environmentOf, triggerKey, type Bench, chooseBench } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { catalogues } from '../../store/catalogues.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
@@ -9,14 +9,14 @@ import { useDerived } from '../../store/selectors.js'
 export function BenchMoves() {
   const plan = usePlan()
   const edit = useEdit()
-  const { bench, arrangement, around } = useDerived()
+  const { bench, arrangement, env } = useDerived()
   const others = plan.benches.filter((b) => b.id !== bench.id)
   const [toId, setToId] = useState<string | null>(null)
   const to: Bench | undefined = others.find((b) => b.id === toId) ?? others[0]
   const loss = useMemo(() => {
     if (!to) return null
-    return lossOfMove(arrangement.placements, around, surroundings(plan, catalogues, arrangement, to))
-  }, [plan, arrangement, around, to])
+    return lossOfMove(arrangement.placements, env, environmentOf(plan, catalogues, arrangement, to))
+  }, [plan, arrangement, env, to])
   if (!to || !loss) {
     return (
       <p className="p-5 text-ink-2">
@@ -43,11 +43,7 @@ export function BenchMoves() {
           <b className="text-magenta">{loss.lost.length} are lost</b>; <b>{loss.without.length}</b> commands
           are left without one, {Math.round(loss.usesPerHour)} uses an hour.
         </p>
-        <button
-          type="button"
-          className="btn"
-          onClick={() => edit((draft) => void (draft.activeBenchId = to.id))}
-        >
+        <button type="button" className="btn" onClick={() => edit((plan) => chooseBench(plan, to.id))}>
           Work on “{to.name}”
         </button>
       </div>

@@ -1,8 +1,7 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
-import type { DrawnDevice, Plan } from '@reach-plot/core'
+import { type DrawnDevice, type Plan, carryButtons, type Destination } from '@reach-plot/core'
 import { onEditable, undoAction } from '../../store/actions.js'
-import { carryButtons, type Destination } from '../../store/device-edits.js'
 import { usePlan } from '../../store/plan-store.js'
 
 /** Controls that buttons can be carried to, from a first one on. */
@@ -11,7 +10,7 @@ const targets = (device: DrawnDevice): readonly string[] =>
 
 const drawnOf = (plan: Plan): readonly DrawnDevice[] => plan.devices.filter((d) => d.kind === 'drawn')
 
-interface Place {
+interface Target {
   readonly key: string
   readonly name: string
   readonly device: DrawnDevice
@@ -31,7 +30,7 @@ export function CarryBar({
   onDone: () => void
 }) {
   const plan = usePlan()
-  const places = drawnOf(plan).flatMap((d): Place[] =>
+  const places = drawnOf(plan).flatMap((d): Target[] =>
     d.pages.length > 0
       ? d.pages.map((p) => ({
           key: `${d.id}@${p.id}`,
@@ -56,10 +55,9 @@ export function CarryBar({
       pageId: to.pageId,
       controlIds: all.slice(start, start + ordered.length),
     }
-    let told = { done: 0, left: 0 }
-    onEditable((draft) => {
-      told = carryButtons(draft, { deviceId: device.id, pageId, controlIds: ordered }, destination, move)
-    })
+    const told = onEditable((plan) =>
+      carryButtons(plan, { deviceId: device.id, pageId, controlIds: ordered }, destination, move),
+    ) ?? { done: 0, left: 0 }
     const left = told.left > 0 ? `; ${told.left} stayed, since there is no room or their place is taken` : ''
     toast(
       `${told.done} ${told.done === 1 ? 'trigger' : 'triggers'} ${move ? 'moved' : 'copied'} to ${to.name}${left}`,

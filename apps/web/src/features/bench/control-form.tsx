@@ -5,10 +5,13 @@ import {
   strokeCounts,
   type DrawnControl,
   type DrawnDevice,
+  editControls,
+  setDirections,
+  type ControlChange,
+  editDevice,
 } from '@reach-plot/core'
 import { w3cCodes } from '@reach-plot/data'
 import { NumberBox } from '../../shared/number-box.js'
-import { editControls, setDirections } from '../../store/device-edits.js'
 import { useEdit } from '../../store/plan-store.js'
 
 const codes = Object.keys(w3cCodes).sort()
@@ -26,11 +29,8 @@ export function ControlForm({
   const [first] = controls
   if (!first) return <DeviceForm device={device} />
   const ids = controls.map((c) => c.id)
-  const set = (change: Partial<DrawnControl>, group: string): void =>
-    edit(
-      (draft) => editControls(draft, device.id, ids, (c) => void Object.assign(c, change)),
-      `${group} ${ids.join()}`,
-    )
+  const set = (change: ControlChange, group: string): void =>
+    edit((plan) => editControls(plan, device.id, ids, () => change), `${group} ${ids.join()}`)
   const one = controls.length === 1
   return (
     <>
@@ -122,7 +122,7 @@ export function ControlForm({
               value={first.directions ?? 8}
               onChange={(e) => {
                 const count = strokeCounts.find((n) => n === Number(e.target.value))
-                if (count) edit((draft) => setDirections(draft, device.id, first.id, count))
+                if (count) edit((plan) => setDirections(plan, device.id, first.id, count))
               }}
             >
               {strokeCounts.map((n) => (
@@ -148,16 +148,7 @@ export function ControlForm({
             value={first.stepsPerTurn ?? 0}
             min={0}
             max={1000}
-            onChange={(steps) =>
-              edit(
-                (draft) =>
-                  editControls(draft, device.id, ids, (c) => {
-                    if (steps >= 1) c.stepsPerTurn = Math.round(steps)
-                    else delete c.stepsPerTurn
-                  }),
-                `steps ${ids.join()}`,
-              )
-            }
+            onChange={(steps) => set({ stepsPerTurn: steps >= 1 ? Math.round(steps) : undefined }, 'steps')}
           />
         )}
         <label className="col-span-2 flex items-center gap-2">
@@ -165,20 +156,7 @@ export function ControlForm({
             type="checkbox"
             className="accent-(--magenta)"
             checked={first.label !== undefined}
-            onChange={(e) =>
-              edit((draft) =>
-                editControls(draft, device.id, ids, (c) => {
-                  if (e.target.checked)
-                    c.label = {
-                      dxMm: 0,
-                      dyMm: 0,
-                      widthMm: Math.max(1, c.widthMm - 3),
-                      heightMm: Math.max(1, c.heightMm - 3),
-                    }
-                  else delete c.label
-                }),
-              )
-            }
+            onChange={(e) => edit((plan) => editControls(plan, device.id, ids, labelArea(e.target.checked)))}
           />
           A label area of its own
         </label>
@@ -200,10 +178,10 @@ export function ControlForm({
                 max={1000}
                 onChange={(value) =>
                   edit(
-                    (draft) =>
-                      editControls(draft, device.id, ids, (c) => {
-                        if (c.label) c.label[field] = value
-                      }),
+                    (plan) =>
+                      editControls(plan, device.id, ids, ({ label }) =>
+                        label ? { label: { ...label, [field]: value } } : {},
+                      ),
                     `label ${field} ${ids.join()}`,
                   )
                 }
@@ -251,16 +229,21 @@ function CodeField({ code, onChange }: { code: string | null; onChange: (code: s
   )
 }
 
+/** A label area of its own, a little smaller than the cap; or none. */
+const labelArea =
+  (isOwn: boolean) =>
+  ({ widthMm, heightMm }: DrawnControl): ControlChange => ({
+    label: isOwn
+      ? { dxMm: 0, dyMm: 0, widthMm: Math.max(1, widthMm - 3), heightMm: Math.max(1, heightMm - 3) }
+      : undefined,
+  })
+
 function DeviceForm({ device }: { device: DrawnDevice }) {
   const edit = useEdit()
   const set = (
     change: Partial<Pick<DrawnDevice, 'widthMm' | 'heightMm' | 'form' | 'name'>>,
     group: string,
-  ): void =>
-    edit((draft) => {
-      const d = draft.devices.find((x) => x.id === device.id)
-      if (d) Object.assign(d, change)
-    }, `${group} ${device.id}`)
+  ): void => edit((plan) => editDevice(plan, device.id, change), `${group} ${device.id}`)
   return (
     <>
       <p className="caption">The device</p>

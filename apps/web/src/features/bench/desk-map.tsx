@@ -8,8 +8,8 @@ import {
   type Device,
   type Footprint,
   type PlacedDevice,
+  moveDevice,
 } from '@reach-plot/core'
-import { moveDevice } from '../../store/bench-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { HandBearings } from '../plot/chart-ground.js'
@@ -26,12 +26,12 @@ const round = (mm: number): number => Math.round(mm * 10) / 10
 export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onChoose: (id: string) => void }) {
   const plan = usePlan()
   const edit = useEdit()
-  const { bench, around, hand, rests } = useDerived()
+  const { bench, env, hand, rests } = useDerived()
   const svg = useRef<SVGSVGElement>(null)
   const drag = useDeskDrag(svg, (id, dxMm, dyMm) => {
     const placed = bench.devices.find((d) => d.deviceId === id)
     if (placed)
-      edit((draft) => moveDevice(draft, id, { xMm: round(placed.xMm + dxMm), yMm: round(placed.yMm + dyMm) }))
+      edit((plan) => moveDevice(plan, id, { xMm: round(placed.xMm + dxMm), yMm: round(placed.yMm + dyMm) }))
   })
   const items = useMemo(
     () =>
@@ -43,12 +43,12 @@ export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onCho
                 placed,
                 device,
                 print: footprint(placed, device),
-                controls: around.controls.filter((c) => c.deviceId === device.id),
+                controls: env.controls.filter((c) => c.deviceId === device.id),
               },
             ]
           : []
       }),
-    [bench.devices, plan.devices, around.controls],
+    [bench.devices, plan.devices, env.controls],
   )
   const box = useMemo(() => {
     const x0 = Math.min(...items.map((i) => i.print.x0)) - marginMm
@@ -76,8 +76,8 @@ export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onCho
     const step = event.shiftKey ? 1 : arrowStepMm
     onChoose(placed.deviceId)
     edit(
-      (draft) =>
-        moveDevice(draft, placed.deviceId, {
+      (plan) =>
+        moveDevice(plan, placed.deviceId, {
           xMm: round(placed.xMm + (direction[0] as number) * step),
           yMm: round(placed.yMm + (direction[1] as number) * step),
         }),
@@ -128,7 +128,7 @@ export function DeskMap({ chosenId, onChoose }: { chosenId: string | null; onCho
           </g>
         ))}
         <g pointerEvents="none">
-          <HandBearings hand={handOnBench(hand)} controls={around.controls} />
+          <HandBearings hand={handOnBench(hand)} controls={env.controls} />
           {chosen && (
             <Gaps
               textMm={textMm}

@@ -4,17 +4,21 @@ import {
   contextsInWords,
   fullName,
   plainTriggers,
-  spot,
-  spotOf,
+  controlRef,
+  controlRefOf,
   triggerKey,
   triggerName,
   type Placement,
   type Trigger,
+  addPage,
+  deletePage,
+  setOpens,
+  setPageProgram,
+  groupKey,
 } from '@reach-plot/core'
 import { NameSheet } from '../../shared/name-sheet.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
-import { takeOff } from '../../store/actions.js'
-import { addPage, deletePage, setOpens } from '../../store/device-edits.js'
+import { remove } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { TriggerSheet } from '../triggers/trigger-sheet.js'
@@ -27,16 +31,16 @@ export function DeviceCommands() {
   const device = useDevice()
   const plan = usePlan()
   const edit = useEdit()
-  const { around, arrangement, survey, clashOf } = useDerived()
+  const { env, arrangement, index, clashOf } = useDerived()
   const [pageId, setPageId] = useState<string | undefined>(device.pages[0]?.id)
   const [chosen, setChosen] = useState<readonly string[]>([])
   const [placing, setPlacing] = useState<{ start: Trigger; placement?: Placement } | null>(null)
   const [naming, setNaming] = useState(false)
   const page = device.pages.find((p) => p.id === pageId) ?? device.pages[0]
-  const bySpot = useMemo(() => {
+  const byControlRef = useMemo(() => {
     const map = new Map<string, Placement[]>()
     for (const p of arrangement.placements) {
-      const at = spotOf(p.trigger)
+      const at = controlRefOf(p.trigger)
       if (at !== null) map.set(at, [...(map.get(at) ?? []), p])
     }
     return map
@@ -45,7 +49,7 @@ export function DeviceCommands() {
     !('pageId' in trigger) || trigger.pageId === undefined || trigger.pageId === page?.id
   const controls = device.controls.filter((c) => c.type !== 'field')
   const fields = device.controls.filter((c) => c.type === 'field')
-  const commandOf = (id: string) => survey.commands.get(id)
+  const commandOf = (id: string) => index.commands.get(id)
   const programOf = (id: string) => plan.programs.find((p) => p.id === commandOf(id)?.programId)
 
   return (
@@ -80,13 +84,9 @@ export function DeviceCommands() {
                   className="field"
                   value={page.programId ?? ''}
                   onChange={(e) =>
-                    edit((draft) => {
-                      const d = draft.devices.find((x) => x.id === device.id)
-                      const p = d?.kind === 'drawn' ? d.pages.find((x) => x.id === page.id) : undefined
-                      if (!p) return
-                      if (e.target.value === '') delete p.programId
-                      else p.programId = e.target.value
-                    })
+                    edit((plan) =>
+                      setPageProgram(plan, device.id, page.id, e.target.value === '' ? null : e.target.value),
+                    )
                   }
                 >
                   <option value="">no program; it is opened by a button</option>
@@ -100,7 +100,7 @@ export function DeviceCommands() {
               <button
                 type="button"
                 className="btn"
-                onClick={() => edit((draft) => deletePage(draft, device.id, page.id))}
+                onClick={() => edit((plan) => deletePage(plan, device.id, page.id))}
               >
                 Delete the page
               </button>
@@ -131,8 +131,8 @@ export function DeviceCommands() {
           </thead>
           <tbody>
             {controls.map((c) => {
-              const id = spot(device.id, c.id)
-              const placements = (bySpot.get(c.code ?? id) ?? []).filter((p) => onPage(p.trigger))
+              const id = controlRef(device.id, c.id)
+              const placements = (byControlRef.get(c.code ?? id) ?? []).filter((p) => onPage(p.trigger))
               const opens = page?.opens.find((o) => o.controlId === c.id)
               const [start] = plainTriggers(
                 { id, code: c.code, type: c.type, clicks: c.clicks === true },
@@ -160,7 +160,7 @@ export function DeviceCommands() {
                       {placements.map((p) => {
                         const command = commandOf(p.commandId)
                         const program = programOf(p.commandId)
-                        const clash = clashOf.get(`${program?.id} ${triggerKey(p.trigger)}`)
+                        const clash = clashOf.get(groupKey(program?.id ?? '', triggerKey(p.trigger)))
                         return (
                           <li
                             key={`${p.commandId} ${triggerKey(p.trigger)}`}
@@ -196,7 +196,7 @@ export function DeviceCommands() {
                               type="button"
                               className="link text-[12px]"
                               aria-label={`Take ${command?.name ?? ''} off ${name}`}
-                              onClick={() => takeOff(p.commandId, p.trigger, triggerName(p.trigger, around))}
+                              onClick={() => remove(p.commandId, p.trigger, triggerName(p.trigger, env))}
                             >
                               take off
                             </button>
@@ -214,9 +214,9 @@ export function DeviceCommands() {
                           value={opens ? (opens.pageId ?? '<back') : ''}
                           onChange={(e) => {
                             const { value } = e.target
-                            edit((draft) =>
+                            edit((plan) =>
                               setOpens(
-                                draft,
+                                plan,
                                 device.id,
                                 page.id,
                                 c.id,
@@ -281,7 +281,7 @@ export function DeviceCommands() {
           name=""
           action="Add it"
           onClose={() => setNaming(false)}
-          onName={(name) => edit((draft) => setPageId(addPage(draft, device.id, name) ?? undefined))}
+          onName={(name) => setPageId(edit((plan) => addPage(plan, device.id, name)) ?? undefined)}
         />
       )}
     </div>

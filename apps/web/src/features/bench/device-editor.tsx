@@ -1,6 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
-import type { DrawnControl } from '@reach-plot/core'
-import { editControls, growToFit } from '../../store/device-edits.js'
+import { type DrawnControl, shiftControls } from '@reach-plot/core'
 import { useEdit } from '../../store/plan-store.js'
 import { ControlForm } from './control-form.js'
 import { useDevice } from './device-page.js'
@@ -43,14 +42,7 @@ export function DeviceEditor() {
     return next
   }
   const shift = (ids: readonly string[], dx: number, dy: number, group?: string): void =>
-    edit((draft) => {
-      editControls(draft, device.id, ids, (c) => {
-        c.xMm = Math.round((c.xMm + dx) * 1000) / 1000
-        c.yMm = Math.round((c.yMm + dy) * 1000) / 1000
-      })
-      const d = draft.devices.find((x) => x.id === device.id)
-      if (d?.kind === 'drawn') growToFit(d)
-    }, group)
+    edit((plan) => shiftControls(plan, device.id, ids, dx, dy), group)
   const shown = (ids: readonly string[]): readonly SVGGElement[] =>
     ids.flatMap((id) => svg.current?.querySelector<SVGGElement>(`[data-control="${id}"]`) ?? [])
 

@@ -1,10 +1,20 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
 import { FileUp, Plus } from 'lucide-react'
-import { boardIds, boardName, checkFileSize, deviceTitle, readDevice, type Device } from '@reach-plot/core'
+import {
+  boardIds,
+  boardName,
+  checkFileSize,
+  deviceTitle,
+  readDevice,
+  type Device,
+  addBoard,
+  addDevice,
+  addModel,
+  putOnBench,
+} from '@reach-plot/core'
 import { deviceModels } from '@reach-plot/data'
 import { chooseFile } from '../../shared/download.js'
 import { showProblem } from '../../shared/problem.js'
-import { addBoard, addDevice, addModel, putOnBench } from '../../store/bench-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -23,13 +33,16 @@ export function DeviceList({
   const { bench, hand } = useDerived()
   const here = bench.devices.flatMap((p) => plan.devices.find((d) => d.id === p.deviceId) ?? [])
   const others = plan.devices.filter((d) => !here.includes(d))
+  const choose = (id: string | null): void => {
+    if (id !== null) onChoose(id)
+  }
   const importDevice = async (): Promise<void> => {
     const file = await chooseFile('.json,application/json')
     if (!file) return
     try {
       checkFileSize(file.size, maxDeviceBytes, file.name)
       const device = readDevice(await file.text(), file.name)
-      edit((draft) => onChoose(addDevice(draft, device)))
+      choose(edit((plan) => addDevice(plan, device)))
     } catch (error) {
       showProblem(error)
     }
@@ -48,7 +61,7 @@ export function DeviceList({
                 <button
                   type="button"
                   className="menu-item"
-                  onClick={() => edit((draft) => onChoose(addBoard(draft, board, boardName(board))))}
+                  onClick={() => choose(edit((plan) => addBoard(plan, board)))}
                 >
                   {boardName(board)}
                 </button>
@@ -60,7 +73,7 @@ export function DeviceList({
                 <button
                   type="button"
                   className="menu-item"
-                  onClick={() => edit((draft) => onChoose(addModel(draft, model)))}
+                  onClick={() => choose(edit((plan) => addModel(plan, model)))}
                 >
                   {model.name}
                 </button>
@@ -99,7 +112,7 @@ export function DeviceList({
                 isChosen={false}
                 note="put here"
                 onClick={() => {
-                  edit((draft) => putOnBench(draft, device.id))
+                  edit((plan) => putOnBench(plan, device.id))
                   onChoose(device.id)
                 }}
               />

@@ -11,9 +11,17 @@ import {
   Trash2,
 } from 'lucide-react'
 import { useState } from 'react'
-import { controlTypes, pitchMm, type ControlType, type DrawnDevice } from '@reach-plot/core'
+import {
+  controlTypes,
+  pitchMm,
+  type ControlType,
+  type DrawnDevice,
+  addControls,
+  align,
+  deleteControls,
+  type Alignment,
+} from '@reach-plot/core'
 import { NumberBox } from '../../shared/number-box.js'
-import { addControls, align, deleteControls, type Alignment } from '../../store/device-edits.js'
 import { useEdit } from '../../store/plan-store.js'
 
 const alignments: readonly (readonly [Alignment, string, typeof Trash2])[] = [
@@ -52,20 +60,19 @@ export function EditorTools({
   const [columns, setColumns] = useState(1)
   const [rows, setRows] = useState(1)
   const [stepMm, setStepMm] = useState<number>(pitchMm)
-  const add = (): void =>
-    edit((draft) => {
-      const sample = {
-        type,
-        shape: round.has(type) ? ('round' as const) : ('rect' as const),
-        widthMm: sizeMm[type],
-        heightMm: sizeMm[type],
-        code: null,
-        ...(type === 'field' && { directions: 8 as const }),
-      }
-      const front = Math.max(0, ...device.controls.map((c) => c.yMm + c.heightMm / 2))
-      const at = { xMm: sizeMm[type] / 2 + 5, yMm: front + sizeMm[type] / 2 + 2 }
-      onChosen(addControls(draft, device.id, sample, at, columns, rows, stepMm))
-    })
+  const add = (): void => {
+    const sample = {
+      type,
+      shape: round.has(type) ? ('round' as const) : ('rect' as const),
+      widthMm: sizeMm[type],
+      heightMm: sizeMm[type],
+      code: null,
+      ...(type === 'field' && { directions: 8 as const }),
+    }
+    const front = Math.max(0, ...device.controls.map((c) => c.yMm + c.heightMm / 2))
+    const at = { xMm: sizeMm[type] / 2 + 5, yMm: front + sizeMm[type] / 2 + 2 }
+    onChosen(edit((plan) => addControls(plan, device.id, sample, at, columns, rows, stepMm)) ?? [])
+  }
   return (
     <div className="flex shrink-0 flex-wrap items-end gap-2 border-b border-rule bg-panel px-[14px] py-2">
       <div>
@@ -112,7 +119,7 @@ export function EditorTools({
             aria-label={name}
             title={name}
             disabled={chosen.length < 2}
-            onClick={() => edit((draft) => align(draft, device.id, chosen, how))}
+            onClick={() => edit((plan) => align(plan, device.id, chosen, how))}
           >
             <Icon size={15} aria-hidden="true" />
           </button>
@@ -123,7 +130,7 @@ export function EditorTools({
           aria-label="Delete the chosen controls"
           title="Delete the chosen controls"
           disabled={chosen.length === 0 || chosen.length >= device.controls.length}
-          onClick={() => edit((draft) => deleteControls(draft, device.id, chosen))}
+          onClick={() => edit((plan) => deleteControls(plan, device.id, chosen))}
         >
           <Trash2 size={15} aria-hidden="true" />
         </button>

@@ -1,7 +1,6 @@
 import { Copy, FileDown, Pencil } from 'lucide-react'
 import { useNavigate } from 'react-router'
 import {
-  bottomRows,
   deviceControls,
   deviceTitle,
   footprint,
@@ -13,10 +12,6 @@ import {
   type Device,
   type PlacedDevice,
   type RestingHand,
-} from '@reach-plot/core'
-import { download } from '../../shared/download.js'
-import { NumberBox } from '../../shared/number-box.js'
-import {
   copyDevice,
   deleteDevice,
   isNeeded,
@@ -25,7 +20,11 @@ import {
   setRest,
   takeOffBench,
   turnDevice,
-} from '../../store/bench-edits.js'
+  editDevice,
+  setPointing,
+} from '@reach-plot/core'
+import { download } from '../../shared/download.js'
+import { NumberBox } from '../../shared/number-box.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -44,7 +43,7 @@ export function PlacedPanel({
   const plan = usePlan()
   const edit = useEdit()
   const navigate = useNavigate()
-  const { bench, hand, around } = useDerived()
+  const { bench, hand, env } = useDerived()
   const id = device.id
   const isHome = hand.deviceId === id
   const needed = isNeeded(bench, id)
@@ -70,7 +69,7 @@ export function PlacedPanel({
         maxLength={120}
         onChange={(e) =>
           e.target.value !== '' &&
-          edit((draft) => void (draft.devices.find((d) => d.id === id)!.name = e.target.value), `name ${id}`)
+          edit((plan) => editDevice(plan, id, { name: e.target.value }), `name ${id}`)
         }
       />
       <p className="mt-1 text-ink-2">
@@ -84,28 +83,28 @@ export function PlacedPanel({
           value={placed.xMm}
           min={-5000}
           max={5000}
-          onChange={(xMm) => edit((draft) => moveDevice(draft, id, { xMm }), `x ${id}`)}
+          onChange={(xMm) => edit((plan) => moveDevice(plan, id, { xMm }), `x ${id}`)}
         />
         <NumberBox
           label="Along, mm"
           value={placed.yMm}
           min={-5000}
           max={5000}
-          onChange={(yMm) => edit((draft) => moveDevice(draft, id, { yMm }), `y ${id}`)}
+          onChange={(yMm) => edit((plan) => moveDevice(plan, id, { yMm }), `y ${id}`)}
         />
         <NumberBox
           label="Turn, °"
           value={placed.turnDeg}
           min={-180}
           max={180}
-          onChange={(turnDeg) => edit((draft) => turnDevice(draft, id, turnDeg), `turn ${id}`)}
+          onChange={(turnDeg) => edit((plan) => turnDevice(plan, id, turnDeg), `turn ${id}`)}
         />
         <NumberBox
           label="Height, mm"
           value={placed.heightMm}
           min={-300}
           max={300}
-          onChange={(heightMm) => edit((draft) => moveDevice(draft, id, { heightMm }), `height ${id}`)}
+          onChange={(heightMm) => edit((plan) => moveDevice(plan, id, { heightMm }), `height ${id}`)}
         />
       </div>
       {device.kind === 'drawn' && (
@@ -114,7 +113,7 @@ export function PlacedPanel({
             type="checkbox"
             className="accent-(--magenta)"
             checked={placed.mirrored}
-            onChange={(e) => edit((draft) => moveDevice(draft, id, { mirrored: e.target.checked }))}
+            onChange={(e) => edit((plan) => moveDevice(plan, id, { mirrored: e.target.checked }))}
           />
           Mirrored, for the other hand
         </label>
@@ -126,11 +125,9 @@ export function PlacedPanel({
             className="field"
             value={device.bottomRow}
             onChange={(e) =>
-              edit((draft) => {
-                const d = draft.devices.find((x) => x.id === id)
-                const row = bottomRows.find((r) => r === e.target.value)
-                if (d?.kind === 'board' && row) d.bottomRow = row
-              })
+              edit((plan) =>
+                editDevice(plan, id, { bottomRow: e.target.value === 'mac' ? 'mac' : 'windows' }),
+              )
             }
           >
             <option value="windows">Windows style</option>
@@ -145,10 +142,9 @@ export function PlacedPanel({
             className="field"
             value={device.functionKeys ?? (device.board.startsWith('laptop') ? 'media' : 'plain')}
             onChange={(e) =>
-              edit((draft) => {
-                const d = draft.devices.find((x) => x.id === id)
-                if (d?.kind === 'board') d.functionKeys = e.target.value === 'media' ? 'media' : 'plain'
-              })
+              edit((plan) =>
+                editDevice(plan, id, { functionKeys: e.target.value === 'media' ? 'media' : 'plain' }),
+              )
             }
           >
             <option value="plain">function keys</option>
@@ -178,13 +174,7 @@ export function PlacedPanel({
           {inPointingHand(bench, plan.devices) === id ? (
             <p className="mt-2">It holds this one. Another pen or mouse has to be taken up first.</p>
           ) : (
-            <button
-              type="button"
-              className="btn mt-2"
-              onClick={() =>
-                edit((draft) => void (draft.benches.find((b) => b.id === bench.id)!.pointingId = id))
-              }
-            >
+            <button type="button" className="btn mt-2" onClick={() => edit((plan) => setPointing(plan, id))}>
               It holds this one
             </button>
           )}
@@ -200,7 +190,7 @@ export function PlacedPanel({
               ))}
             </div>
           ) : (
-            <button type="button" className="btn mt-2" onClick={() => edit((draft) => setHome(draft, id))}>
+            <button type="button" className="btn mt-2" onClick={() => edit((plan) => setHome(plan, id))}>
               Make it the home of the {hand.side} hand
             </button>
           )}
@@ -218,7 +208,7 @@ export function PlacedPanel({
             Commands on it
           </button>
         )}
-        <button type="button" className="btn" onClick={() => edit((draft) => void copyDevice(draft, id))}>
+        <button type="button" className="btn" onClick={() => edit((plan) => copyDevice(plan, id))}>
           <Copy size={14} aria-hidden="true" /> Copy
         </button>
         <button
@@ -233,7 +223,7 @@ export function PlacedPanel({
           className="btn"
           disabled={needed}
           title={needed ? 'The hand is at home on it' : undefined}
-          onClick={() => edit((draft) => takeOffBench(draft, id))}
+          onClick={() => edit((plan) => takeOffBench(plan, id))}
         >
           Take off the bench
         </button>
@@ -242,7 +232,7 @@ export function PlacedPanel({
           className="btn"
           disabled={needed || usedElsewhere}
           title={needed || usedElsewhere ? 'The hand is at home on it' : undefined}
-          onClick={() => edit((draft) => deleteDevice(draft, id))}
+          onClick={() => edit((plan) => deleteDevice(plan, id))}
         >
           Delete
         </button>
@@ -255,7 +245,7 @@ export function PlacedPanel({
     if (!control) return controlId
     return control.code === null
       ? control.name || control.id
-      : keyLegend(control.code, around.layout, around.systemId)
+      : keyLegend(control.code, env.layout, env.systemId)
   }
 }
 
@@ -277,7 +267,7 @@ function FingerRest({
         id={`rest-${finger}`}
         className="field"
         value={hand.rests[finger]}
-        onChange={(e) => edit((draft) => setRest(draft, finger, e.target.value))}
+        onChange={(e) => edit((plan) => setRest(plan, finger, e.target.value))}
       >
         {deviceControls(device).map((c) => (
           <option key={c.id} value={c.id}>

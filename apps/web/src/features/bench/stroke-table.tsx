@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react'
 import {
   liveContexts,
-  spot,
+  controlRef,
   strokeName,
   triggerKey,
   type Command,
@@ -26,7 +26,7 @@ export function StrokeTable({
   onPlace: (trigger: Trigger) => void
 }) {
   const plan = usePlan()
-  const { survey } = useDerived()
+  const { index } = useDerived()
   const of = field.directions ?? 8
   const columns = plan.programs.flatMap((program) =>
     program.contexts.map((context) => ({ program, context })),
@@ -60,7 +60,7 @@ export function StrokeTable({
               direction,
               of,
             }
-            const holders = survey.holders.get(triggerKey(trigger)) ?? []
+            const holders = index.holders.get(triggerKey(trigger)) ?? []
             const inContext = columns.map(({ program, context }) =>
               holders.filter(
                 (c) => c.programId === program.id && liveContexts(c, program).includes(context.id),
@@ -85,7 +85,7 @@ export function StrokeTable({
                   <button
                     type="button"
                     className="btn px-[6px]"
-                    aria-label={`Place a command on the stroke ${strokeName(direction, of)} of ${spot(device.id, field.id)}`}
+                    aria-label={`Place a command on the stroke ${strokeName(direction, of)} of ${controlRef(device.id, field.id)}`}
                     onClick={() => onPlace(trigger)}
                   >
                     <Plus size={14} aria-hidden="true" />

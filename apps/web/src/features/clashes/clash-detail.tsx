@@ -4,73 +4,62 @@ import {
   contextsInWords,
   heldOf,
   remediesFor,
-  remedyLayers,
-  spotOf,
-  triggerKey,
+  remedyModifierSets,
+  controlRefOf,
   triggerName,
   type Clash,
   type Remedy,
+  acceptClash,
+  reopenClash,
+  applyRemedy,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { onEditable, undoAction } from '../../store/actions.js'
-import { acceptClash, reopenClash, toggleSystemKey } from '../../store/clash-edits.js'
-import { moveAll, placeCommand, unplace } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { heldKey, useReachLayers } from '../../store/reach.js'
+import { heldKey, useReachOfSets } from '../../store/reach.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
 import { SeveritySign } from './severity-sign.js'
-import { evidenceWords, layerNames, meanings } from './words.js'
+import { evidenceWords, stageNames, meanings } from './words.js'
 
 /** One finding: who takes the key, why, how sure, and what would mend it. */
 export function ClashDetail({ clash, note }: { clash: Clash; note: string | null }) {
   const plan = usePlan()
   const edit = useEdit()
-  const { around, survey, triggersOf } = useDerived()
-  const { layers } = useReachLayers(remedyLayers)
+  const { env, index, triggersOf } = useDerived()
+  const { reachBySet } = useReachOfSets(remedyModifierSets)
   const navigate = useNavigate()
   const set = useView((s) => s.set)
   const [why, setWhy] = useState(note ?? '')
-  const ready = remedyLayers.every((held) => layers[heldKey(held)] !== undefined)
+  const ready = remedyModifierSets.every((held) => reachBySet[heldKey(held)] !== undefined)
   const remedies = useMemo(
     () =>
       ready
         ? remediesFor(
             clash,
-            survey,
-            remedyLayers.map((held) => layers[heldKey(held)] ?? {}),
+            index,
+            remedyModifierSets.map((held) => reachBySet[heldKey(held)] ?? {}),
           )
         : [],
-    [ready, clash, survey, layers],
+    [ready, clash, index, reachBySet],
   )
   const commands = clash.commandIds
     .map((id) => plan.commands.find((c) => c.id === id))
     .filter((c) => c !== undefined)
-  const name = triggerName(clash.trigger, around)
+  const name = triggerName(clash.trigger, env)
 
   const apply = (remedy: Remedy): void => {
-    const { kind, commandId, from, to, otherId, sends } = remedy
-    if (kind === 'setting') edit((draft) => toggleSystemKey(draft, triggerKey(from)))
-    else if (commandId !== undefined)
-      onEditable((draft) => {
-        const stands = triggersOf(commandId).some((t) => triggerKey(t) === triggerKey(from))
-        if (kind === 'relay' && sends) placeCommand(draft, { commandId, trigger: from, keepOld: true, sends })
-        else if (kind === 'swap' && to && otherId !== undefined)
-          moveAll(draft, [
-            { commandId, from, to },
-            { commandId: otherId, from: to, to: from },
-          ])
-        else if (to) moveAll(draft, [{ commandId, from: stands ? from : null, to }])
-        else unplace(draft, commandId, from)
-      })
+    const { kind, to } = remedy
+    if (kind === 'setting') edit((before) => applyRemedy(before, remedy))
+    else onEditable((before) => applyRemedy(before, remedy))
     toast(
       kind === 'setting'
-        ? `${name} counts as off in ${around.system.name}`
+        ? `${name} counts as off in ${env.system.name}`
         : kind === 'relay'
           ? `${name} sends what reaches its command`
           : to
-            ? `Moved to ${triggerName(to, around)}`
-            : `Taken off ${name}`,
+            ? `Moved to ${triggerName(to, env)}`
+            : `Removed from ${name}`,
       { action: undoAction() },
     )
   }
@@ -81,7 +70,7 @@ export function ClashDetail({ clash, note }: { clash: Clash; note: string | null
       contextId: first?.contextIds[0] ?? null,
       chosenHeld: heldOf(clash.trigger),
       commandId: null,
-      spot: spotOf(clash.trigger),
+      controlRef: controlRefOf(clash.trigger),
     })
     void navigate('/')
   }
@@ -91,7 +80,7 @@ export function ClashDetail({ clash, note }: { clash: Clash; note: string | null
       className="flex w-[400px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-panel px-5 pt-[14px] pb-4"
     >
       <p className="caption flex items-center gap-1.5">
-        <SeveritySign severity={clash.severity} /> {clash.severity} · {layerNames[clash.layer]}
+        <SeveritySign severity={clash.severity} /> {clash.severity} · {stageNames[clash.stage]}
         {note !== null && ' · accepted'}
       </p>
       <h2 className="title mt-1">{name}</h2>
@@ -149,7 +138,7 @@ export function ClashDetail({ clash, note }: { clash: Clash; note: string | null
         className="mt-4"
         onSubmit={(e) => {
           e.preventDefault()
-          edit((draft) => acceptClash(draft, clash, why))
+          edit((plan) => acceptClash(plan, clash, why))
           toast('Accepted. It stays listed at the end.', { action: undoAction() })
         }}
       >
@@ -173,7 +162,7 @@ export function ClashDetail({ clash, note }: { clash: Clash; note: string | null
           <button
             type="button"
             className="link mt-1 text-[13px]"
-            onClick={() => edit((draft) => reopenClash(draft, clash.id))}
+            onClick={() => edit((plan) => reopenClash(plan, clash.id))}
           >
             No longer accept it
           </button>

@@ -2,7 +2,7 @@ import { TabsFrame } from '../../shared/tabs-frame.js'
 
 const tabs = [
   { to: '/clashes', name: 'Findings' },
-  { to: '/clashes/matrix', name: 'Where and in which layer' },
+  { to: '/clashes/matrix', name: 'Where and at which stage' },
   { to: '/clashes/machine', name: 'This machine' },
 ]
 

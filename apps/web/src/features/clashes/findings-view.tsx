@@ -1,29 +1,28 @@
 import { useState } from 'react'
-import { causesOf, clashLayers, severities, triggerKey, type Cause, type Clash } from '@reach-plot/core'
+import { causesOf, clashStages, severities, triggerKey, type Cause, type Clash } from '@reach-plot/core'
 import { FindBar, useFind } from '../../shared/find-bar.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
 import { ClashDetail } from './clash-detail.js'
 import { SeveritySign } from './severity-sign.js'
-import { layerNames, meanings } from './words.js'
+import { stageNames, meanings } from './words.js'
 
 /** All findings by severity and cause; for the chosen one, who takes the key and what would mend it. */
 export function FindingsView() {
-  const { clashes, accepted, around, survey } = useDerived()
+  const { clashes, accepted, env, index } = useDerived()
   const [chosenId, setChosenId] = useState<string | null>(null)
   const filter = useView((s) => s.clashFilter)
   const set = useView((s) => s.set)
   const { find, searchRef } = useFind()
   const { query, trigger } = find
-  const namesOf = (clash: Clash): string[] =>
-    clash.commandIds.map((id) => survey.commands.get(id)?.name ?? id)
+  const namesOf = (clash: Clash): string[] => clash.commandIds.map((id) => index.commands.get(id)?.name ?? id)
   const words = query.toLowerCase().split(/\s+/).filter(Boolean)
   const passes = (clash: Clash): boolean => {
     const text = `${clash.message} ${namesOf(clash).join(' ')}`.toLowerCase()
     return (
       (trigger === null || triggerKey(clash.trigger) === triggerKey(trigger)) &&
-      (filter.layer === null || clash.layer === filter.layer) &&
+      (filter.stage === null || clash.stage === filter.stage) &&
       (filter.ids === null || filter.ids.includes(clash.id)) &&
       words.every((w) => text.includes(w))
     )
@@ -37,8 +36,8 @@ export function FindingsView() {
       <div className="px-[14px] pt-4">
         <h3 className="title">No clashes</h3>
         <p className="mt-1 text-ink-2">
-          Every trigger of this arrangement reaches its command on {around.system.name}, as far as the check
-          can tell.
+          Every trigger of this arrangement reaches its command on {env.system.name}, as far as the check can
+          tell.
         </p>
       </div>
     )
@@ -63,11 +62,11 @@ export function FindingsView() {
     found.clashes.length === 1 ? (
       found.clashes.map((clash) => row(clash, clash.message))
     ) : (
-      <li key={`${found.layer} ${found.text}`}>
+      <li key={`${found.stage} ${found.text}`}>
         <p className="border-b border-rule px-[14px] pt-2 pb-1 font-semibold">
           {found.text}{' '}
           <span className="font-normal text-ink-2">
-            {found.clashes.length} findings, {layerNames[found.layer]}
+            {found.clashes.length} findings, {stageNames[found.stage]}
           </span>
         </p>
         <ul>{found.clashes.map((clash) => row(clash, clash.message))}</ul>
@@ -85,18 +84,18 @@ export function FindingsView() {
           />
           <select
             className="field"
-            aria-label="Layer"
-            value={filter.layer ?? ''}
+            aria-label="Stage"
+            value={filter.stage ?? ''}
             onChange={(e) =>
               set({
-                clashFilter: { layer: clashLayers.find((l) => l === e.target.value) ?? null, ids: null },
+                clashFilter: { stage: clashStages.find((l) => l === e.target.value) ?? null, ids: null },
               })
             }
           >
-            <option value="">every layer</option>
-            {clashLayers.map((layer) => (
-              <option key={layer} value={layer}>
-                {layerNames[layer]}
+            <option value="">every stage</option>
+            {clashStages.map((stage) => (
+              <option key={stage} value={stage}>
+                {stageNames[stage]}
               </option>
             ))}
           </select>
@@ -104,13 +103,13 @@ export function FindingsView() {
             <button
               type="button"
               className="btn"
-              onClick={() => set({ clashFilter: { layer: null, ids: null } })}
+              onClick={() => set({ clashFilter: { stage: null, ids: null } })}
             >
               {filter.ids.length} chosen: show all
             </button>
           )}
           <span role="status" className="text-ink-2">
-            {listed.length} of {clashes.length} on {around.system.name}, {around.layout.name} layout
+            {listed.length} of {clashes.length} on {env.system.name}, {env.layout.name} layout
           </span>
         </div>
         {all.length === 0 && <p className="px-[14px] pt-4 text-ink-2">No clash passes the search.</p>}

@@ -6,12 +6,13 @@ import {
   systemTakes,
   systemTrigger,
   triggerKey,
+  setOwnKeys,
+  toggleSystemKey,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { showProblem } from '../../shared/problem.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { undoAction } from '../../store/actions.js'
-import { setOwnKeys, toggleSystemKey } from '../../store/clash-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { ProbeRun } from './probe.js'
@@ -20,8 +21,8 @@ import { ProbeRun } from './probe.js'
 export function MachineView() {
   const plan = usePlan()
   const edit = useEdit()
-  const { around, survey } = useDerived()
-  const { system, layout } = around
+  const { env, index } = useDerived()
+  const { system, layout } = env
   const own = plan.ownSystemKeys[plan.system]
   const off = new Set(own?.off)
   const rows = useMemo(() => {
@@ -97,7 +98,7 @@ export function MachineView() {
               <ul className="columns-2 gap-x-8">
                 {inArea.map(({ id, take }) => {
                   const trigger = triggers.get(id)
-                  const holders = survey.holders.get(id) ?? []
+                  const holders = index.holders.get(id) ?? []
                   return (
                     <li
                       key={id}

@@ -1,9 +1,9 @@
 import { useNavigate } from 'react-router'
-import { clashLayers, liveContexts, spotOf, type Clash, type ClashLayer } from '@reach-plot/core'
+import { clashStages, liveContexts, controlRefOf, type Clash, type ClashStage } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { layerNames } from './words.js'
+import { stageNames } from './words.js'
 
 interface Row {
   readonly key: string
@@ -11,15 +11,15 @@ interface Row {
   readonly clashes: readonly Clash[]
 }
 
-/** Findings of the whole bench counted: contexts and devices against the layers that a press passes. */
+/** Findings of the whole bench counted: contexts and devices against the stages that a press passes. */
 export function MatrixView() {
   const plan = usePlan()
-  const { clashes, around, bench } = useDerived()
+  const { clashes, env, bench } = useDerived()
   const set = useView((s) => s.set)
   const navigate = useNavigate()
   const deviceOf = (clash: Clash): string | null => {
-    const spot = spotOf(clash.trigger)
-    return around.controls.find((c) => (c.code ?? c.id) === spot)?.deviceId ?? null
+    const controlRef = controlRefOf(clash.trigger)
+    return env.controls.find((c) => (c.code ?? c.id) === controlRef)?.deviceId ?? null
   }
   const contexts: Row[] = plan.programs.flatMap((program) =>
     program.contexts.map((context) => ({
@@ -41,20 +41,20 @@ export function MatrixView() {
     })),
     { key: 'none', name: 'Not on this bench', clashes: clashes.filter((c) => deviceOf(c) === null) },
   ]
-  const show = (found: readonly Clash[], layer: ClashLayer | null): void => {
-    set({ clashFilter: { layer, ids: found.map((c) => c.id) } })
+  const show = (found: readonly Clash[], stage: ClashStage | null): void => {
+    set({ clashFilter: { stage, ids: found.map((c) => c.id) } })
     void navigate('/clashes')
   }
   if (clashes.length === 0) {
-    return <p className="p-5 text-ink-2">There is nothing to count: no finding in any layer of this bench.</p>
+    return <p className="p-5 text-ink-2">There is nothing to count: no finding at any stage of this bench.</p>
   }
-  const most = Math.max(1, ...[...contexts, ...devices].flatMap((r) => clashLayers.map((l) => countIn(r, l))))
+  const most = Math.max(1, ...[...contexts, ...devices].flatMap((r) => clashStages.map((l) => countIn(r, l))))
   const part = (title: string, rows: readonly Row[]) => (
     <tbody>
       <tr>
         <th
           scope="rowgroup"
-          colSpan={clashLayers.length + 2}
+          colSpan={clashStages.length + 2}
           className="caption border-b border-ink pt-4 pb-1 text-left font-medium"
         >
           {title}
@@ -69,10 +69,10 @@ export function MatrixView() {
           >
             {row.name}
           </th>
-          {clashLayers.map((layer) => {
-            const count = countIn(row, layer)
+          {clashStages.map((stage) => {
+            const count = countIn(row, stage)
             return (
-              <td key={layer} className="p-0.5 text-center">
+              <td key={stage} className="p-0.5 text-center">
                 {count === 0 ? (
                   <span className="text-ink-2">–</span>
                 ) : (
@@ -83,11 +83,11 @@ export function MatrixView() {
                       backgroundColor: tintOf(count / most),
                       color: count / most > 0.5 ? 'var(--on-reach)' : undefined,
                     }}
-                    aria-label={`${count} of ${row.name} in the layer ${layerNames[layer]}`}
+                    aria-label={`${count} of ${row.name} at the stage ${stageNames[stage]}`}
                     onClick={() =>
                       show(
-                        row.clashes.filter((c) => c.layer === layer),
-                        layer,
+                        row.clashes.filter((c) => c.stage === stage),
+                        stage,
                       )
                     }
                   >
@@ -110,16 +110,16 @@ export function MatrixView() {
       className="min-h-0 min-w-0 grow overflow-auto px-5 pt-4 pb-6"
     >
       <p className="text-ink-2">
-        How many findings, by where they are and by the layer of the press. Choose a number to see them. A
+        How many findings, by where they are and by the stage of the press. Choose a number to see them. A
         finding of several contexts counts in each.
       </p>
       <table className="mt-2 w-full max-w-[1220px] table-fixed tabular-nums">
         <thead>
           <tr className="caption text-center">
             <td className="w-[200px]" />
-            {clashLayers.map((layer) => (
-              <th key={layer} scope="col" className="w-[100px] px-1 py-1 font-medium">
-                {layerNames[layer]}
+            {clashStages.map((stage) => (
+              <th key={stage} scope="col" className="w-[100px] px-1 py-1 font-medium">
+                {stageNames[stage]}
               </th>
             ))}
             <th scope="col" className="pl-4 text-right font-medium">
@@ -134,7 +134,7 @@ export function MatrixView() {
   )
 }
 
-const countIn = (row: Row, layer: ClashLayer): number => row.clashes.filter((c) => c.layer === layer).length
+const countIn = (row: Row, stage: ClashStage): number => row.clashes.filter((c) => c.stage === stage).length
 
 /** Deeper for more, as depths are tinted; the number says the same. */
 const tintOf = (share: number): string => `var(--reach-${Math.max(1, Math.ceil(share * 4))})`

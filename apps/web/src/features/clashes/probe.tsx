@@ -1,39 +1,38 @@
 import { useMemo, useState } from 'react'
-import { heldOf, sentBy, triggerKey, triggerName, type Chord, type Probe } from '@reach-plot/core'
+import { heldOf, sentBy, triggerKey, triggerName, type Chord, type Probe, setProbe } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
-import { setProbe } from '../../store/clash-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useProbe } from './use-probe.js'
 
-const doubtfulLayers = ['system', 'browser']
+const doubtfulStages = ['system', 'browser']
 
 /** Chords of the arrangement that something else may take: found by the check, or of a kind that systems often take. */
 function useDoubtful(): readonly Chord[] {
-  const { arrangement, clashes, survey } = useDerived()
+  const { arrangement, clashes, index } = useDerived()
   return useMemo(() => {
     const found = new Map<string, Chord>()
     const add = (chord: Chord): void => void found.set(triggerKey(chord), chord)
     for (const clash of clashes)
-      if (doubtfulLayers.includes(clash.layer)) for (const sent of sentBy(clash.trigger)) add(sent)
+      if (doubtfulStages.includes(clash.stage)) for (const sent of sentBy(clash.trigger)) add(sent)
     for (const { trigger, sends } of arrangement.placements)
       for (const sent of sentBy(trigger, sends)) {
         const held = heldOf(sent)
         const isRisky =
           held.includes('Meta') ||
           (held.includes('Control') && held.includes('Alt')) ||
-          survey.layers.system(sent) !== null
+          index.stages.system(sent) !== null
         if (isRisky) add(sent)
       }
     return [...found.values()]
-  }, [arrangement, clashes, survey])
+  }, [arrangement, clashes, index])
 }
 
 /** A guided run over the doubtful chords: what arrives in the browser is cleared, what never does is marked. */
 export function ProbeRun() {
   const plan = usePlan()
   const edit = useEdit()
-  const { around, bench } = useDerived()
+  const { env, bench } = useDerived()
   const doubtful = useDoubtful()
   const [queue, setQueue] = useState<readonly Chord[] | null>(null)
   const chord = queue?.[0] ?? null
@@ -46,7 +45,7 @@ export function ProbeRun() {
     edit((draft) => setProbe(draft, triggerKey(chord), result))
     next()
   }
-  const { stage, again } = useProbe(chord, around.layout, () => settle('arrives'))
+  const { stage, again } = useProbe(chord, env.layout, () => settle('arrives'))
   const open = doubtful.filter((c) => resultOf(c) === undefined)
   return (
     <section aria-labelledby="probe-title">
@@ -57,7 +56,7 @@ export function ProbeRun() {
         <div className="mt-3 border-2 border-ink bg-panel p-4" role="group" aria-label="Guided run">
           <p className="caption">{queue?.length} to go</p>
           <p className="my-2 text-[20px]" aria-live="polite">
-            Press <b>{triggerName(chord, around)}</b>
+            Press <b>{triggerName(chord, env)}</b>
           </p>
           <p className="min-h-6 text-ink-2">
             {stage === 'late' ? 'Nothing has arrived. Did you press it?' : 'Waiting for it to arrive …'}
@@ -111,7 +110,7 @@ export function ProbeRun() {
                   <button
                     type="button"
                     className="link ml-3 text-[12px]"
-                    aria-label={`Forget ${triggerName(c, around)}`}
+                    aria-label={`Forget ${triggerName(c, env)}`}
                     onClick={() => edit((draft) => setProbe(draft, triggerKey(c), null))}
                   >
                     forget

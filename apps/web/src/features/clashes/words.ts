@@ -7,7 +7,7 @@ export const meanings: Readonly<Record<Severity, string>> = {
   caution: 'It works, with a snag.',
 }
 
-export const layerNames: Readonly<Record<Clash['layer'], string>> = {
+export const stageNames: Readonly<Record<Clash['stage'], string>> = {
   device: 'device',
   system: 'system',
   browser: 'browser',

@@ -1,7 +1,6 @@
+import { addNamedCommand } from '@reach-plot/core'
 import { useState } from 'react'
-import { freshId, type Plan } from '@reach-plot/core'
 import { Sheet } from '../../shared/dialog.js'
-import { addCommand } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useFront } from '../../store/selectors.js'
 
@@ -25,7 +24,9 @@ export function AddSheet({ onClose }: { onClose: () => void }) {
         onSubmit={(event) => {
           event.preventDefault()
           if (!ready) return
-          edit((draft) => add(draft, name.trim(), program.trim(), context.trim()))
+          edit((plan) =>
+            addNamedCommand(plan, { name: name.trim(), program: program.trim(), context: context.trim() }),
+          )
           onClose()
         }}
       >
@@ -75,30 +76,4 @@ export function AddSheet({ onClose }: { onClose: () => void }) {
       </form>
     </Sheet>
   )
-}
-
-function add(plan: Plan, name: string, programName: string, contextName: string): void {
-  let program = plan.programs.find((p) => p.name.toLowerCase() === programName.toLowerCase())
-  if (!program) {
-    program = {
-      id: freshId(programName, new Set(plan.programs.map((p) => p.id))),
-      name: programName,
-      contexts: [],
-    }
-    plan.programs.push(program)
-    // immer: what was pushed is drafted when it is read back
-    program = plan.programs.at(-1)!
-  }
-  const wanted = contextName === '' && program.contexts.length === 0 ? 'Main' : contextName
-  let context = program.contexts.find((c) => c.name.toLowerCase() === wanted.toLowerCase())
-  if (!context && wanted !== '') {
-    context = {
-      id: freshId(wanted, new Set(program.contexts.map((c) => c.id))),
-      name: wanted,
-      typing: false,
-      overlaps: [],
-    }
-    program.contexts.push(context)
-  }
-  addCommand(plan, program.id, contextName === '' || !context ? [] : [context.id], name)
 }

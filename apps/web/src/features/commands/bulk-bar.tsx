@@ -1,8 +1,7 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
-import { commandKinds, damageLevels, type Command } from '@reach-plot/core'
+import { commandKinds, damageLevels, type Command, deleteCommand, editCommand } from '@reach-plot/core'
 import { undoAction } from '../../store/actions.js'
-import { deleteCommand, editCommand } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 
 /** Changes many commands at once, in one step that can be undone. */
@@ -13,9 +12,7 @@ export function BulkBar({ chosen, onClear }: { chosen: readonly Command[]; onCle
   const programIds = new Set(chosen.map((c) => c.programId))
   const program = programIds.size === 1 ? plan.programs.find((p) => programIds.has(p.id)) : undefined
   const each = (change: (command: Command) => Partial<Omit<Command, 'id'>>, told: string): void => {
-    edit((draft) => {
-      for (const c of chosen) editCommand(draft, c.id, change(c))
-    })
+    edit((plan) => chosen.reduce((p, c) => editCommand(p, c.id, change(c)), plan))
     toast(`${chosen.length} commands: ${told}`, { action: undoAction() })
   }
   const pick = (
@@ -97,9 +94,7 @@ export function BulkBar({ chosen, onClear }: { chosen: readonly Command[]; onCle
         type="button"
         className="btn"
         onClick={() => {
-          edit((draft) => {
-            for (const c of chosen) deleteCommand(draft, c.id)
-          })
+          edit((plan) => chosen.reduce((p, c) => deleteCommand(p, c.id), plan))
           toast(`${chosen.length} commands are deleted, with their placements`, { action: undoAction() })
           onClear()
         }}

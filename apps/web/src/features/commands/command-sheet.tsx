@@ -8,11 +8,12 @@ import {
   triggerKey,
   triggerName,
   type Command,
+  editCommand,
+  moveToProgram,
 } from '@reach-plot/core'
 import { Sheet } from '../../shared/dialog.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
-import { takeOff } from '../../store/actions.js'
-import { editCommand, moveToProgram } from '../../store/plan-edits.js'
+import { remove } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { HintsField } from './hints-field.js'
@@ -35,7 +36,7 @@ const damageNames: Readonly<Record<(typeof damageLevels)[number], string>> = {
 export function CommandSheet({ command, onClose }: { command: Command; onClose: () => void }) {
   const plan = usePlan()
   const edit = useEdit()
-  const { around, triggersOf } = useDerived()
+  const { env, triggersOf } = useDerived()
   const program = plan.programs.find((p) => p.id === command.programId)
   const set = (change: Partial<Omit<Command, 'id'>>, field: string): void =>
     edit((draft) => editCommand(draft, command.id, change), `${command.id} ${field}`)
@@ -217,7 +218,7 @@ export function CommandSheet({ command, onClose }: { command: Command; onClose: 
             <button
               type="button"
               className="link text-[12px]"
-              onClick={() => takeOff(command.id, t, triggerName(t, around))}
+              onClick={() => remove(command.id, t, triggerName(t, env))}
             >
               take off
             </button>

@@ -83,7 +83,7 @@ export function CommandTable({
   onOpen,
 }: CommandTableProps) {
   const plan = usePlan()
-  const { around, triggersOf } = useDerived()
+  const { env, triggersOf } = useDerived()
   const programs = useMemo(() => new Map(plan.programs.map((p) => [p.id, p])), [plan.programs])
   const rows = useMemo(() => {
     return commands.map((command): Row => {
@@ -94,10 +94,10 @@ export function CommandTable({
         program: program?.name ?? command.programId,
         contexts: contextsInWords(command, program),
         triggers,
-        triggerText: triggers.map((t) => triggerName(t, around)).join(' '),
+        triggerText: triggers.map((t) => triggerName(t, env)).join(' '),
       }
     })
-  }, [commands, programs, triggersOf, around])
+  }, [commands, programs, triggersOf, env])
   const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
   const sorted = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
@@ -220,7 +220,7 @@ const CommandRow = memo(function CommandRow({
   isChosen: boolean
   choose: (id: string, on: boolean, range: boolean) => void
 } & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen'>) {
-  const { around } = useDerived()
+  const { env } = useDerived()
   const { command } = row
   return (
     <div
@@ -284,7 +284,7 @@ const CommandRow = memo(function CommandRow({
         {row.triggers.length === 0 ? (
           <span className="text-[12px] text-magenta">none</span>
         ) : (
-          row.triggers.map((t) => <TriggerChip key={triggerName(t, around)} trigger={t} />)
+          row.triggers.map((t) => <TriggerChip key={triggerName(t, env)} trigger={t} />)
         )}
       </div>
       <EditCell

@@ -13,13 +13,16 @@ import {
   writePlacementCsv,
   type Command,
   type CommandImport,
+  deleteCommand,
+  editCommand,
+  setPlacements,
+  takeCommands,
 } from '@reach-plot/core'
 import { chooseFile, download } from '../../shared/download.js'
 import { FindBar, useFind } from '../../shared/find-bar.js'
 import { showProblem } from '../../shared/problem.js'
 import { ProgramSelect } from '../../shared/program-select.js'
 import { loadDemo, onEditable, openPlan, undoAction } from '../../store/actions.js'
-import { deleteCommand, editCommand } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
@@ -92,10 +95,7 @@ export function CommandsView() {
           { description: 'Nothing was changed.', duration: 15_000 },
         )
       else {
-        onEditable((draft) => {
-          const active = draft.arrangements.find((a) => a.id === draft.activeArrangementId)
-          if (active) active.placements = [...read.placements]
-        })
+        onEditable((before) => setPlacements(before, read.placements))
         toast(`${read.placements.length} placements read`, { action: undoAction() })
       }
     } catch (error) {
@@ -104,12 +104,12 @@ export function CommandsView() {
   }
   const onEdit = useCallback(
     (id: string, change: Partial<Omit<Command, 'id'>>, field: string) =>
-      edit((draft) => editCommand(draft, id, change), field === 'contexts' ? undefined : `${id} ${field}`),
+      edit((plan) => editCommand(plan, id, change), field === 'contexts' ? undefined : `${id} ${field}`),
     [edit],
   )
   const onDelete = useCallback(
     (command: Command) => {
-      edit((draft) => deleteCommand(draft, command.id))
+      edit((plan) => deleteCommand(plan, command.id))
       toast(`“${command.name}” is deleted, with its placements`, { action: undoAction() })
     },
     [edit],
@@ -120,7 +120,7 @@ export function CommandsView() {
         programId: command.programId,
         contextId: command.contextIds[0] ?? null,
         commandId: command.id,
-        spot: null,
+        controlRef: null,
       })
       void navigate('/')
     },
@@ -247,10 +247,7 @@ export function CommandsView() {
           {...reading}
           onClose={() => setReading(null)}
           onTake={() => {
-            edit((draft) => {
-              draft.programs = [...reading.read.programs]
-              draft.commands = [...reading.read.commands]
-            })
+            edit((before) => takeCommands(before, reading.read))
             toast(`${reading.fileName} is imported`, { action: undoAction() })
             setReading(null)
           }}

@@ -1,17 +1,18 @@
-import { spotOf, type SheetColumn, type Trigger } from '@reach-plot/core'
+import { controlRefOf, type SheetColumn, type Trigger } from '@reach-plot/core'
 import { useDerived } from '../../store/selectors.js'
 
 const mapPx = 520
 
 /** The bench with what changes: filled where something new comes, crossed where something goes, both where it is new. */
 export function ChangeMap({ column, base }: { column: SheetColumn; base: SheetColumn }) {
-  const { around } = useDerived()
-  const spots = (triggers: readonly Trigger[]): string[] => triggers.flatMap((t) => spotOf(t) ?? [])
-  const comes = new Set(column.changes.flatMap((c) => spots(c.to)))
-  const goes = new Set(column.changes.flatMap((c) => spots(c.from)))
+  const { env } = useDerived()
+  const controlRefs = (triggers: readonly Trigger[]): string[] =>
+    triggers.flatMap((t) => controlRefOf(t) ?? [])
+  const comes = new Set(column.changes.flatMap((c) => controlRefs(c.to)))
+  const goes = new Set(column.changes.flatMap((c) => controlRefs(c.from)))
   const counts = { added: 0, moved: 0, swapped: 0, removed: 0 }
   for (const change of column.changes) counts[change.kind]++
-  const controls = around.controls
+  const controls = env.controls
   const [x0, x1] = [
     Math.min(...controls.map((c) => c.xMm - c.widthMm / 2)),
     Math.max(...controls.map((c) => c.xMm + c.widthMm / 2)),
@@ -36,10 +37,10 @@ export function ChangeMap({ column, base }: { column: SheetColumn; base: SheetCo
         className="mt-2 max-w-full"
       >
         {controls.map((c) => {
-          const spot = c.code ?? c.id
+          const controlRef = c.code ?? c.id
           const [w, h] = [c.widthMm, c.heightMm]
-          const isNew = comes.has(spot)
-          const isLeft = goes.has(spot)
+          const isNew = comes.has(controlRef)
+          const isLeft = goes.has(controlRef)
           return (
             <g key={c.id} transform={`translate(${c.xMm} ${c.yMm}) rotate(${c.turnDeg ?? 0})`}>
               <rect
@@ -53,7 +54,7 @@ export function ChangeMap({ column, base }: { column: SheetColumn; base: SheetCo
                 strokeWidth={0.8}
               >
                 <title>
-                  {`${around.legends?.get(c.id) ?? spot}${isNew ? ': something new' : ''}${isLeft ? ': something goes' : ''}`}
+                  {`${env.legends?.get(c.id) ?? controlRef}${isNew ? ': something new' : ''}${isLeft ? ': something goes' : ''}`}
                 </title>
               </rect>
               {isLeft && (

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { sheetRows, writeCsv, type SheetColumn } from '@reach-plot/core'
+import { sheetRows, writeCsv, type SheetColumn, setPlanSettings } from '@reach-plot/core'
 import { download } from '../../shared/download.js'
 import { NumberBox } from '../../shared/number-box.js'
 import { usePlan, usePlanStore } from '../../store/plan-store.js'
@@ -144,7 +144,7 @@ function HoursField() {
         min={0.25}
         max={24}
         step={0.5}
-        onChange={(hours) => edit((draft) => void (draft.hoursPerDay = hours))}
+        onChange={(hours) => edit((plan) => setPlanSettings(plan, { hoursPerDay: hours }))}
       />
     </div>
   )

@@ -1,10 +1,8 @@
 import { Lock, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { contextsOverlap, type Program } from '@reach-plot/core'
-import { Sheet } from '../../shared/dialog.js'
-import { ListenButton, useKeyFind } from '../../shared/key-find.js'
-import { TriggerChip } from '../../shared/trigger-chip.js'
 import {
+  contextsOverlap,
+  type Program,
   addContext,
   addProgram,
   deleteContext,
@@ -13,10 +11,13 @@ import {
   renameProgram,
   setMenuChord,
   setOverlap,
-} from '../../store/program-edits.js'
+  toggleRule,
+} from '@reach-plot/core'
+import { Sheet } from '../../shared/dialog.js'
+import { ListenButton, useKeyFind } from '../../shared/key-find.js'
+import { TriggerChip } from '../../shared/trigger-chip.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { ProgramHabits } from './program-habits.js'
-import { toggleRule } from '../../store/rule-edits.js'
 
 /** Programs and their contexts: where text is typed, and which contexts are live together. */
 export function ContextsSheet({ onClose }: { onClose: () => void }) {
@@ -87,9 +88,9 @@ function ProgramPart({ program }: { program: Program }) {
         <button
           type="button"
           className="btn ml-auto"
-          aria-pressed={plan.rules.keptProgramIds.includes(id)}
+          aria-pressed={plan.rules.lockedProgramIds.includes(id)}
           title={`Commands of ${program.name} stay where they are`}
-          onClick={() => edit((draft) => toggleRule(draft, 'keptProgramIds', id))}
+          onClick={() => edit((draft) => toggleRule(draft, 'lockedProgramIds', id))}
         >
           <Lock size={13} aria-hidden="true" /> Keep all where they are
         </button>

@@ -2,16 +2,16 @@ import {
   boardIds,
   boardName,
   keyLegend,
-  spot,
+  controlRef,
   systemIds,
-  type BoardDevice,
   type Device,
-  type Plan,
+  setSide,
+  editDevice,
+  setPlanSettings,
 } from '@reach-plot/core'
 import { layouts, systems } from '@reach-plot/data'
 import { Sheet } from '../../shared/dialog.js'
 import { SpanField } from '../../shared/span-field.js'
-import { setSide } from '../../store/bench-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -19,23 +19,14 @@ import { useDerived } from '../../store/selectors.js'
 export function DeskSheet({ onClose }: { onClose: () => void }) {
   const plan = usePlan()
   const edit = useEdit()
-  const { hand, around } = useDerived()
+  const { hand, env } = useDerived()
   const device = plan.devices.find((d) => d.id === hand.deviceId) as Device
-  const inDraft = (draft: Plan) => {
-    const bench = draft.benches.find((b) => b.id === draft.activeBenchId) ?? draft.benches[0]!
-    const first = bench.hands[0]!
-    return { hand: first, device: draft.devices.find((d) => d.id === first.deviceId)! }
-  }
-  const onBoard = (draft: Plan, change: (board: BoardDevice) => void): void => {
-    const { device: home } = inDraft(draft)
-    if (home.kind === 'board') change(home)
-  }
   const { little, ring, middle, index } = hand.rests
   const tips = hand.side === 'left' ? [little, ring, middle, index] : [index, middle, ring, little]
   const rests = tips.map((id) =>
     device.kind === 'board'
-      ? keyLegend(id, around.layout, around.systemId)
-      : (around.legends?.get(spot(device.id, id)) ?? id),
+      ? keyLegend(id, env.layout, env.systemId)
+      : (env.legends?.get(controlRef(device.id, id)) ?? id),
   )
   return (
     <Sheet
@@ -57,7 +48,7 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
                 name="side"
                 className="accent-(--magenta)"
                 checked={hand.side === side}
-                onChange={() => edit((draft) => setSide(draft, side))}
+                onChange={() => edit((plan) => setSide(plan, side))}
               />{' '}
               {side}
             </label>
@@ -73,7 +64,7 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
               label="Board"
               value={device.board}
               options={boardIds.map((id) => [id, boardName(id)])}
-              onChange={(id) => edit((draft) => onBoard(draft, (board) => void (board.board = id)))}
+              onChange={(id) => edit((before) => editDevice(before, device.id, { board: id }))}
             />
             <Choice
               id="bottom-row"
@@ -83,7 +74,7 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
                 ['windows', 'Windows style'],
                 ['mac', 'Mac style'],
               ]}
-              onChange={(row) => edit((draft) => onBoard(draft, (board) => void (board.bottomRow = row)))}
+              onChange={(row) => edit((before) => editDevice(before, device.id, { bottomRow: row }))}
             />
           </>
         )}
@@ -92,21 +83,23 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
           label="National layout"
           value={plan.layoutId}
           options={layouts.map((l) => [l.id, l.name])}
-          onChange={(id) => edit((draft) => void (draft.layoutId = id))}
+          onChange={(id) => edit((before) => setPlanSettings(before, { layoutId: id }))}
         />
         <Choice
           id="other-layout"
           label="Another layout in use"
           value={plan.otherLayoutId ?? ''}
           options={[['', 'none'], ...layouts.map((l) => [l.id, l.name] as const)]}
-          onChange={(id) => edit((draft) => void (draft.otherLayoutId = id === '' ? null : id))}
+          onChange={(id) =>
+            edit((before) => setPlanSettings(before, { otherLayoutId: id === '' ? null : id }))
+          }
         />
         <Choice
           id="system"
           label="System"
           value={plan.system}
           options={systemIds.map((id) => [id, systems.find((s) => s.id === id)?.name ?? id])}
-          onChange={(id) => edit((draft) => void (draft.system = id))}
+          onChange={(id) => edit((before) => setPlanSettings(before, { system: id }))}
         />
         <label htmlFor="plan-name">Name of the plan</label>
         <input
@@ -115,7 +108,8 @@ export function DeskSheet({ onClose }: { onClose: () => void }) {
           value={plan.name}
           maxLength={120}
           onChange={(e) =>
-            e.target.value !== '' && edit((draft) => void (draft.name = e.target.value), 'plan-name')
+            e.target.value !== '' &&
+            edit((before) => setPlanSettings(before, { name: e.target.value }), 'plan-name')
           }
         />
       </div>

@@ -1,19 +1,18 @@
-import { modifierName, modifiers, type Program } from '@reach-plot/core'
-import { setBinds, setDrags, setHost } from '../../store/program-edits.js'
+import { modifierName, modifiers, type Program, setBinds, setDrags, setHost } from '@reach-plot/core'
 import { useEdit } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
 /** What a program does with keys and drags, as far as the check needs to know it. */
 export function ProgramHabits({ program }: { program: Program }) {
   const edit = useEdit()
-  const { around } = useDerived()
+  const { env } = useDerived()
   const { id } = program
   const drags = program.drags ?? []
   const change = (at: number, part: Partial<(typeof drags)[number]>): void =>
     edit(
-      (draft) =>
+      (plan) =>
         setDrags(
-          draft,
+          plan,
           id,
           drags.map((d, i) => (i === at ? { ...d, ...part } : d)),
         ),
@@ -27,7 +26,7 @@ export function ProgramHabits({ program }: { program: Program }) {
             type="checkbox"
             className="accent-(--magenta)"
             checked={program.host === 'browser'}
-            onChange={(e) => edit((draft) => setHost(draft, id, e.target.checked))}
+            onChange={(e) => edit((plan) => setHost(plan, id, e.target.checked))}
           />
           Runs in a web browser
         </label>
@@ -37,7 +36,7 @@ export function ProgramHabits({ program }: { program: Program }) {
             className="field"
             value={program.binds ?? 'places'}
             onChange={(e) =>
-              edit((draft) => setBinds(draft, id, e.target.value === 'characters' ? 'characters' : 'places'))
+              edit((plan) => setBinds(plan, id, e.target.value === 'characters' ? 'characters' : 'places'))
             }
           >
             <option value="places">places on the board</option>
@@ -49,8 +48,8 @@ export function ProgramHabits({ program }: { program: Program }) {
           className="btn"
           disabled={drags.length >= 60}
           onClick={() =>
-            edit((draft) =>
-              setDrags(draft, id, [...drags, { contextId: null, modifier: null, does: 'moves the view' }]),
+            edit((plan) =>
+              setDrags(plan, id, [...drags, { contextId: null, modifier: null, does: 'moves the view' }]),
             )
           }
         >
@@ -69,7 +68,7 @@ export function ProgramHabits({ program }: { program: Program }) {
             <option value="">with none held</option>
             {modifiers.map((m) => (
               <option key={m} value={m}>
-                with {modifierName(m, around.systemId)}
+                with {modifierName(m, env.systemId)}
               </option>
             ))}
           </select>
@@ -99,9 +98,9 @@ export function ProgramHabits({ program }: { program: Program }) {
             className="link"
             aria-label={`Take drag ${i + 1} away`}
             onClick={() =>
-              edit((draft) =>
+              edit((plan) =>
                 setDrags(
-                  draft,
+                  plan,
                   id,
                   drags.filter((_, k) => k !== i),
                 ),

@@ -1,8 +1,7 @@
 import { useMemo } from 'react'
-import { CoreError, fitDrill, fitHand, handOnBench, keyControls, keyLegend } from '@reach-plot/core'
+import { CoreError, fitDrill, fitHand, handOnBench, keyControls, keyLegend, setFit } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { undoAction } from '../../store/actions.js'
-import { setFit } from '../../store/bench-edits.js'
 import { useEdit } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { FitPlot } from './fit-plot.js'
@@ -11,13 +10,10 @@ import { useDrill } from './use-drill.js'
 /** The guided test: presses from rest on the real keyboard, fitted to the person's own constants. */
 export function Calibrate() {
   const edit = useEdit()
-  const { hand, around } = useDerived()
-  const presses = useMemo(
-    () => fitDrill(handOnBench(hand), keyControls(around.controls)),
-    [hand, around.controls],
-  )
+  const { hand, env } = useDerived()
+  const presses = useMemo(() => fitDrill(handOnBench(hand), keyControls(env.controls)), [hand, env.controls])
   const [state, send] = useDrill(presses)
-  const name = (code: string): string => keyLegend(code, around.layout, around.systemId)
+  const name = (code: string): string => keyLegend(code, env.layout, env.systemId)
   const press = presses[state.at]
   const done = !state.running && state.trials.length > 0
   const result = useMemo(() => {

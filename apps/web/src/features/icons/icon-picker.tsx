@@ -1,9 +1,9 @@
+import { addIcon } from '@reach-plot/core'
 import { useState } from 'react'
 import type { Icon } from '@reach-plot/core/label-design'
 import type { IconSet } from '@reach-plot/core/labels'
 import { chooseFile } from '../../shared/download.js'
 import { showProblem } from '../../shared/problem.js'
-import { addIcon } from '../../store/label-edits.js'
 import { useEdit } from '../../store/plan-store.js'
 import { readSvgIcon } from './own-svg.js'
 
@@ -49,11 +49,8 @@ export function IconPicker({
     if (!file) return
     try {
       const icon = readSvgIcon(await file.text(), file.name)
-      let id = ''
-      edit((plan) => {
-        id = addIcon(plan, icon)
-      })
-      onChoose(id)
+      const id = edit((plan) => addIcon(plan, icon))
+      if (id !== null) onChoose(id)
     } catch (error) {
       showProblem(error)
     }

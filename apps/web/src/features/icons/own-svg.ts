@@ -6,8 +6,8 @@ import { ownIconSchema, plainPath, shapePath, type Icon } from '@reach-plot/core
 /** An icon file larger than this is no icon, bytes. */
 const maxSvgBytes = 200_000
 
-const bad = (name: string, what: string, mend: string): CoreError =>
-  new CoreError('ICON_UNREADABLE', { where: [name], what, mend })
+const bad = (name: string, what: string, remedy: string): CoreError =>
+  new CoreError('ICON_UNREADABLE', { where: [name], what, remedy })
 
 /**
  * Reads an SVG file as outlines of one colour. The file is cleaned first; of what is left only shapes are kept, with

@@ -1,5 +1,5 @@
+import { setLabelRule } from '@reach-plot/core'
 import type { ReactNode } from 'react'
-import { setLabelRule } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { NumberField } from './number-field.js'
 

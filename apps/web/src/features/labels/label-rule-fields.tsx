@@ -1,11 +1,10 @@
-import { modifierName, type Modifier } from '@reach-plot/core'
+import { modifierName, type Modifier, setLabelRule } from '@reach-plot/core'
 import { characterArcMinutes, heightAtMm } from '@reach-plot/core/labels'
 import type { Content, LabelRule } from '@reach-plot/core/label-design'
 import { ModifierSign } from '../../shared/modifier-sign.js'
-import { setLabelRule } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { offeredModifiers } from '../plot/layers.js'
+import { offeredModifiers } from '../plot/held-sets.js'
 import { DistanceField } from './distance-field.js'
 import { CheckField, SelectField } from './fields.js'
 import { NumberField } from './number-field.js'
@@ -30,7 +29,7 @@ const levelChoices = [
 /** The rule by which all labels are made at once. */
 export function LabelRuleFields() {
   const { rule } = usePlan().labels
-  const { around } = useDerived()
+  const { env } = useDerived()
   const edit = useEdit()
   const set = (change: Partial<LabelRule>): void =>
     edit((plan) => setLabelRule(plan, change), `label-${Object.keys(change).join()}`)
@@ -54,9 +53,9 @@ export function LabelRuleFields() {
       <fieldset>
         <legend className="caption mb-0.5">Levels with</legend>
         <div className="flex flex-wrap gap-x-3 gap-y-0.5">
-          {offeredModifiers(around.layout).map((m) => (
+          {offeredModifiers(env.layout).map((m) => (
             <CheckField key={m} checked={!rule.without.includes(m)} onChange={() => toggle(m)}>
-              <ModifierSign modifier={m} /> {modifierName(m, around.systemId)}
+              <ModifierSign modifier={m} /> {modifierName(m, env.systemId)}
             </CheckField>
           ))}
         </div>

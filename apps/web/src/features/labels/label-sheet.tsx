@@ -1,10 +1,17 @@
 import { useState } from 'react'
-import { modifierName, type Modifier } from '@reach-plot/core'
+import {
+  modifierName,
+  type Modifier,
+  setIcon,
+  setKeyLabel,
+  setKeyWords,
+  setLabelText,
+  setShortText,
+} from '@reach-plot/core'
 import { labelIconId, type NamedEntry } from '@reach-plot/core/labels'
 import type { KeyLabel } from '@reach-plot/core/label-design'
 import { Sheet } from '../../shared/dialog.js'
 import { ModifierSign } from '../../shared/modifier-sign.js'
-import { setIcon, setKeyLabel, setKeyWords, setLabelText, setShortText } from '../../store/label-edits.js'
 import { endEditGroup, useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { DrawingMarks } from './drawing-view.js'
@@ -88,7 +95,7 @@ function EntryFields({ controlId, entry, view }: { controlId: string; entry: Nam
   const plan = usePlan()
   const edit = useEdit()
   const icons = useIcons()
-  const { around } = useDerived()
+  const { env } = useDerived()
   const [picking, setPicking] = useState(false)
   const command = plan.commands.find((c) => c.id === entry.commandId)
   if (!command || !icons || !view.font) return null
@@ -118,7 +125,7 @@ function EntryFields({ controlId, entry, view }: { controlId: string; entry: Nam
           {command.name}
         </b>
         <span className="shrink-0 text-ink-2">
-          {[entry.level.map((m) => modifierName(m, around.systemId)).join('+'), entry.how]
+          {[entry.level.map((m) => modifierName(m, env.systemId)).join('+'), entry.how]
             .filter(Boolean)
             .join(', ')}
         </span>
@@ -219,7 +226,7 @@ function TextField({
 /** What the key has of its own: which level it stands for, its form, size and colours. */
 function KeyFields({ controlId }: { controlId: string }) {
   const { rule, keys } = usePlan().labels
-  const { arrangement, around } = useDerived()
+  const { arrangement, env } = useDerived()
   const edit = useEdit()
   const own: Partial<KeyLabel> = keys.find((k) => k.controlId === controlId) ?? {}
   const set = (change: Parameters<typeof setKeyLabel>[2]): void =>
@@ -227,15 +234,16 @@ function KeyFields({ controlId }: { controlId: string }) {
       (plan) => setKeyLabel(plan, controlId, change),
       `label-key-${controlId}-${Object.keys(change).join()}`,
     )
-  const control = around.controls.find((c) => c.id === controlId)
+  const control = env.controls.find((c) => c.id === controlId)
   const levels = new Map<string, readonly Modifier[]>()
   for (const { trigger } of arrangement.placements) {
-    if (trigger.kind === 'popup' || trigger.kind === 'stroke') continue
-    const spot = 'code' in trigger ? trigger.code : `${trigger.deviceId}/${trigger.controlId}`
-    if (spot === (control?.code ?? controlId)) levels.set(trigger.modifiers.join('+'), trigger.modifiers)
+    if (trigger.kind === 'popup' || trigger.kind === 'sequence' || trigger.kind === 'stroke') continue
+    const controlRef = 'code' in trigger ? trigger.code : `${trigger.deviceId}/${trigger.controlId}`
+    if (controlRef === (control?.code ?? controlId))
+      levels.set(trigger.modifiers.join('+'), trigger.modifiers)
   }
   const nameOf = (held: readonly Modifier[]): string =>
-    held.length === 0 ? 'the plain level' : held.map((m) => modifierName(m, around.systemId)).join('+')
+    held.length === 0 ? 'the plain level' : held.map((m) => modifierName(m, env.systemId)).join('+')
   const byRule = { id: '', name: 'as the rule says' }
   return (
     <fieldset className="mt-3">

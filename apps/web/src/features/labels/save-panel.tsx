@@ -146,10 +146,10 @@ function Progress({
 
 /** The list as a page for a browser and as text. */
 function ListForms({ title, order }: { title: string; order: SheetState['order'] }) {
-  const { arrangement, around } = useDerived()
+  const { arrangement, env } = useDerived()
   const isEmpty = arrangement.placements.length === 0
   const save = (form: 'md' | 'html'): void => {
-    const list = triggerList(title, arrangement.placements, around, order)
+    const list = triggerList(title, arrangement.placements, env, order)
     const text = form === 'md' ? listMarkdown(list) : listHtml(list)
     download(text, `triggers.${form}`, form === 'md' ? 'text/markdown' : 'text/html')
   }

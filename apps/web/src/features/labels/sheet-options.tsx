@@ -1,7 +1,7 @@
+import { setLabelRule } from '@reach-plot/core'
 import { useState } from 'react'
 import { deckDevices, labelledDevices, type SheetKind } from '@reach-plot/core/labels'
 import { papers } from '@reach-plot/core/drawing'
-import { setLabelRule } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
@@ -81,14 +81,14 @@ function DeviceField({
   state: SheetState
   onChange: (change: Partial<SheetState>) => void
 }) {
-  const { around } = useDerived()
+  const { env } = useDerived()
   const devices =
     state.kind === 'labels'
-      ? labelledDevices(around)
+      ? labelledDevices(env)
       : state.kind === 'deck'
-        ? deckDevices(around)
+        ? deckDevices(env)
         : state.kind === 'board'
-          ? (around.devices ?? []).filter((d) => around.controls.some((c) => c.id.startsWith(`${d.id}/`)))
+          ? (env.devices ?? []).filter((d) => env.controls.some((c) => c.id.startsWith(`${d.id}/`)))
           : []
   if (devices.length === 0) return null
   const first = state.kind === 'labels' ? [{ id: '', name: 'all on the bench' }] : []

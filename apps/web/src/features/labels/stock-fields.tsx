@@ -1,3 +1,4 @@
+import { setLabelRule } from '@reach-plot/core'
 import { useState } from 'react'
 import {
   contrastOf,
@@ -7,7 +8,6 @@ import {
   type Material,
 } from '@reach-plot/core/label-design'
 import { shippedStocks, stockOf, type CutKind } from '@reach-plot/core/drawing'
-import { setLabelRule } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useSettings } from '../../store/settings-store.js'
 import { CalibrationSheet } from './calibration-sheet.js'

@@ -1,8 +1,8 @@
+import { dropStock, putStock } from '@reach-plot/core'
 import { useState } from 'react'
 import { labelDesignSchema } from '@reach-plot/core/label-design'
 import { customMedia, pageSizeMm, papers, type Stock } from '@reach-plot/core/drawing'
 import { Sheet } from '../../shared/dialog.js'
-import { dropStock, putStock } from '../../store/label-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { CheckField, FaultText, SelectField } from './fields.js'
 

@@ -37,7 +37,7 @@ export interface SheetView {
 /** The sheet that the person has chosen, as it would be printed now. */
 export function useSheet(state: SheetState): SheetView {
   const plan = usePlan()
-  const { around, arrangement } = useDerived()
+  const { env, arrangement } = useDerived()
   const front = useFront()
   const font = useLabelFont()
   const icons = useIcons()
@@ -51,14 +51,14 @@ export function useSheet(state: SheetState): SheetView {
     if (!font || !icons) return { sheet: null, nothing: '' }
     const choice: SheetChoice = { kind, deviceId, skip, order, contextId, programId: programId || null }
     try {
-      const sheet = makeSheet({ title, placements, around, design, icons }, choice, font)
+      const sheet = makeSheet({ title, placements, env, design, icons }, choice, font)
       return { sheet, nothing: '' }
     } catch (error) {
       if (!(error instanceof CoreError)) throw error
-      const { what, mend } = error.detail
-      return { sheet: null, nothing: [what, mend].map(asSentence).join(' ') }
+      const { what, remedy } = error.detail
+      return { sheet: null, nothing: [what, remedy].map(asSentence).join(' ') }
     }
-  }, [font, icons, title, placements, around, design, kind, deviceId, skip, order, programId, contextId])
+  }, [font, icons, title, placements, env, design, kind, deviceId, skip, order, programId, contextId])
   const stockId = made.sheet?.stock.id ?? ''
   const adjust = useMemo(
     (): Adjust => ({

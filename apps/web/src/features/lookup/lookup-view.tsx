@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import {
   contextsInWords,
   fullName,
-  layerRows,
+  modifierSetRows,
   lookUp,
   modifierName,
   readTrigger,
@@ -17,14 +17,14 @@ import { ModifierSign } from '../../shared/modifier-sign.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { ProgramSelect } from '../../shared/program-select.js'
 import { usePlan } from '../../store/plan-store.js'
-import { noHeld, useReachLayers } from '../../store/reach.js'
-import { layersOf, useDerived } from '../../store/selectors.js'
+import { noHeld, useReachOfSets } from '../../store/reach.js'
+import { heldSetsOf, useDerived } from '../../store/selectors.js'
 import { useShortcuts } from '../keys/use-shortcuts.js'
-import { offeredModifiers, toggle } from '../plot/layers.js'
+import { offeredModifiers, toggle } from '../plot/held-sets.js'
 
 /** The other way round: what a key does everywhere; and what is bound, kept or free under a set of modifiers. */
 export function LookupView() {
-  const { around } = useDerived()
+  const { env } = useDerived()
   const [trigger, setTrigger] = useState<Trigger | null>(null)
   const [text, setText] = useState('')
   const [fault, setFault] = useState('')
@@ -33,11 +33,11 @@ export function LookupView() {
     setFault('')
   }
   const keyFind = useKeyFind((t) => {
-    setText(triggerName(t, around))
+    setText(triggerName(t, env))
     found(t)
   })
   useShortcuts({ listen: () => keyFind.listen(true) })
-  const codes = useMemo(() => around.controls.flatMap((c) => c.code ?? []), [around.controls])
+  const codes = useMemo(() => env.controls.flatMap((c) => c.code ?? []), [env.controls])
   return (
     <div className="flex min-h-0 grow">
       <section
@@ -50,7 +50,7 @@ export function LookupView() {
           onSubmit={(e) => {
             e.preventDefault()
             try {
-              found(readTrigger(text, around, codes))
+              found(readTrigger(text, env, codes))
             } catch (error) {
               setFault((error as Error).message)
             }
@@ -80,22 +80,19 @@ export function LookupView() {
           </p>
         )}
       </section>
-      <LayerList onLookUp={found} />
+      <ModifierSetList onLookUp={found} />
     </div>
   )
 }
 
 function Found({ trigger }: { trigger: Trigger }) {
-  const { around, arrangement } = useDerived()
-  const result = useMemo(
-    () => lookUp(trigger, arrangement.placements, around),
-    [trigger, arrangement, around],
-  )
-  const { reachOf } = useReachLayers(noHeld, layersOf(trigger, arrangement))
+  const { env, arrangement } = useDerived()
+  const result = useMemo(() => lookUp(trigger, arrangement.placements, env), [trigger, arrangement, env])
+  const { reachOf } = useReachOfSets(noHeld, heldSetsOf(trigger, arrangement))
   const reach = reachOf(trigger)
   return (
     <div className="mt-3" aria-live="polite">
-      <h4 className="title">{triggerName(trigger, around)}</h4>
+      <h4 className="title">{triggerName(trigger, env)}</h4>
       <p className="text-ink-2">
         {result.lacks.length > 0
           ? `No device on this bench has ${result.lacks.join(' or ')}.`
@@ -107,7 +104,7 @@ function Found({ trigger }: { trigger: Trigger }) {
         <tbody>
           <tr className="border-t border-ink">
             <th scope="row" className="w-[150px] py-1.5 text-left font-medium">
-              {around.system.name}
+              {env.system.name}
             </th>
             <td className={result.systemAction === null ? 'text-ink-2' : 'font-semibold text-magenta'}>
               {result.systemAction ?? 'nothing'}
@@ -166,16 +163,17 @@ const shows = { all: 'All', bound: 'Bound', free: 'Free', kept: 'Kept by the sys
 type Show = keyof typeof shows
 
 /** Every trigger under one set of modifiers. */
-function LayerList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
+function ModifierSetList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
   const plan = usePlan()
-  const { around, arrangement, survey } = useDerived()
+  const { env, arrangement, index } = useDerived()
   const [held, setHeld] = useState<readonly Modifier[]>([])
   const [show, setShow] = useState<Show>('bound')
   const [programId, setProgramId] = useState('')
-  const { reachOf } = useReachLayers([held, held.slice(0, -1)])
+  const { reachOf } = useReachOfSets([held, held.slice(0, -1)])
   const all = useMemo(
-    () => layerRows(held, arrangement.placements, around, programId === '' ? null : programId, survey.layers),
-    [held, arrangement, around, programId, survey],
+    () =>
+      modifierSetRows(held, arrangement.placements, env, programId === '' ? null : programId, index.stages),
+    [held, arrangement, env, programId, index],
   )
   const counts: Readonly<Record<Show, number>> = {
     all: all.length,
@@ -188,12 +186,12 @@ function LayerList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
       show === 'all' ||
       (show === 'bound' ? r.commands.length > 0 : show === 'free' ? r.free : r.systemAction !== null),
   )
-  const heldName = held.map((m) => modifierName(m, around.systemId)).join('+') || 'no modifier'
+  const heldName = held.map((m) => modifierName(m, env.systemId)).join('+') || 'no modifier'
   return (
     <section aria-label="Under a set of modifiers" className="flex min-w-0 grow flex-col">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 px-[14px] py-[10px]">
         <div role="group" aria-label="Held modifiers" className="flex items-center gap-2">
-          {offeredModifiers(around.layout).map((m) => (
+          {offeredModifiers(env.layout).map((m) => (
             <button
               key={m}
               type="button"
@@ -201,7 +199,7 @@ function LayerList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
               aria-pressed={held.includes(m)}
               onClick={() => setHeld(toggle(held, m))}
             >
-              <ModifierSign modifier={m} /> {modifierName(m, around.systemId)}
+              <ModifierSign modifier={m} /> {modifierName(m, env.systemId)}
             </button>
           ))}
         </div>
@@ -239,7 +237,7 @@ function LayerList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
                     <button
                       type="button"
                       className="min-h-6 hover:underline"
-                      aria-label={`Look up ${triggerName(row.trigger, around)}`}
+                      aria-label={`Look up ${triggerName(row.trigger, env)}`}
                       onClick={() => onLookUp(row.trigger)}
                     >
                       <TriggerChip trigger={row.trigger} />

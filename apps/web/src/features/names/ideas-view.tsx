@@ -1,36 +1,45 @@
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
-import { differingIdeas, fullName, triggerKey, triggerName, type DifferingIdea } from '@reach-plot/core'
+import {
+  differingIdeas,
+  fullName,
+  triggerKey,
+  triggerName,
+  type DifferingIdea,
+  moveMany,
+  joinIdeas,
+  partIdeas,
+} from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { onEditable, undoAction } from '../../store/actions.js'
-import { moveAll } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { joinIdeas, partIdeas } from '../../store/rule-edits.js'
 import { useDerived } from '../../store/selectors.js'
 
 /** The same idea in several programs: where it stands on different triggers, and which commands are one idea. */
 export function IdeasView() {
   const plan = usePlan()
   const edit = useEdit()
-  const { survey, around, triggersOf } = useDerived()
-  const differing = useMemo(() => differingIdeas(survey), [survey])
-  const { ideas } = survey.mnemonics
+  const { index, env, triggersOf } = useDerived()
+  const differing = useMemo(() => differingIdeas(index), [index])
+  const { ideas } = index.mnemonics
   const programName = (id: string): string => plan.programs.find((p) => p.id === id)?.name ?? id
 
-  const mend = (found: DifferingIdea): void => {
+  const remedy = (found: DifferingIdea): void => {
     const { fix } = found
     if (!fix) return
-    onEditable((draft) => {
-      for (const { command, from, to, holders } of fix) {
-        moveAll(draft, [
-          ...holders.map((h) => ({ commandId: h.id, from: to, to: null })),
-          { commandId: command.id, from, to },
-        ])
-      }
-    })
+    onEditable((before) =>
+      fix.reduce(
+        (p, { command, from, to, holders }) =>
+          moveMany(p, [
+            ...holders.map((h) => ({ commandId: h.id, from: to, to: null })),
+            { commandId: command.id, from, to },
+          ]),
+        before,
+      ),
+    )
     const lost = fix.flatMap((m) => m.holders)
     toast(
-      `“${fix[0]?.command.name ?? ''}” is on ${fix[0] ? triggerName(fix[0].to, around) : ''}${lost.length > 0 ? `; ${lost.map((c) => `“${c.name}”`).join(', ')} lost it` : ''}`,
+      `“${fix[0]?.command.name ?? ''}” is on ${fix[0] ? triggerName(fix[0].to, env) : ''}${lost.length > 0 ? `; ${lost.map((c) => `“${c.name}”`).join(', ')} lost it` : ''}`,
       { action: undoAction() },
     )
   }
@@ -86,17 +95,17 @@ export function IdeasView() {
               </table>
               <div className="mt-1.5 flex items-center gap-2">
                 {to && (
-                  <button type="button" className="btn" onClick={() => mend(found)}>
-                    Put {found.placed.length > 2 ? 'them all' : 'both'} on {triggerName(to, around)}
+                  <button type="button" className="btn" onClick={() => remedy(found)}>
+                    Put {found.placed.length > 2 ? 'them all' : 'both'} on {triggerName(to, env)}
                   </button>
                 )}
                 <button
                   type="button"
                   className="btn"
                   onClick={() =>
-                    edit((draft) =>
+                    edit((plan) =>
                       partIdeas(
-                        draft,
+                        plan,
                         found.idea.commands.map((c) => c.id),
                       ),
                     )
@@ -119,7 +128,7 @@ export function IdeasView() {
         tabIndex={0}
         className="min-h-0 overflow-y-auto px-5 pt-4 pb-6"
       >
-        <JoinIdeas onJoin={(a, b) => edit((draft) => joinIdeas(draft, [a, b]))} />
+        <JoinIdeas onJoin={(a, b) => edit((plan) => joinIdeas(plan, [a, b]))} />
         <h3 className="caption mt-6 border-b border-ink pb-1">Ideas that programs share</h3>
         <ul>
           {ideas.map((idea) => (
@@ -139,9 +148,9 @@ export function IdeasView() {
                 className="link shrink-0 text-[12px]"
                 aria-label={`Part ${idea.commands.map((c) => c.name).join(' and ')}`}
                 onClick={() =>
-                  edit((draft) =>
+                  edit((plan) =>
                     partIdeas(
-                      draft,
+                      plan,
                       idea.commands.map((c) => c.id),
                     ),
                   )

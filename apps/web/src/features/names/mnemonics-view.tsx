@@ -21,7 +21,7 @@ const shownRows = 40
 /** How well places recall their commands: the figure, the weakest, and letters that several commands want. */
 export function MnemonicsView() {
   const plan = usePlan()
-  const { survey, triggersOf, arrangement } = useDerived()
+  const { index, triggersOf, arrangement } = useDerived()
   const [programId, setProgramId] = useState('')
   const set = useView((s) => s.set)
   const navigate = useNavigate()
@@ -30,25 +30,22 @@ export function MnemonicsView() {
     () => plan.commands.filter((c) => programId === '' || c.programId === programId),
     [plan.commands, programId],
   )
-  const recalls = useMemo(
-    () => recallOf(commands, triggersOf, survey.readerOf),
-    [commands, triggersOf, survey],
-  )
+  const recalls = useMemo(() => recallOf(commands, triggersOf, index.readerOf), [commands, triggersOf, index])
   const conflicts = useMemo(
     () =>
       plan.programs.flatMap((program) =>
         letterConflicts(
           commands.filter((c) => c.programId === program.id),
-          survey.mnemonics,
+          index.mnemonics,
           (a, b) => canBeLiveTogether(a, b, program),
         ),
       ),
-    [commands, survey, plan.programs],
+    [commands, index, plan.programs],
   )
   const mean = recallMean(recalls)
   const weak = recalls.filter((r) => r.loss > 0)
   const find = (command: Command): void => {
-    set({ commandId: command.id, spot: null })
+    set({ commandId: command.id, controlRef: null })
     void navigate('/')
   }
   if (plan.commands.length === 0) {

@@ -1,6 +1,5 @@
 import { useState } from 'react'
-import { pairAxes, shippedWordPairs, type WordPair } from '@reach-plot/core'
-import { setWordPairs } from '../../store/rule-edits.js'
+import { pairAxes, shippedWordPairs, type WordPair, setWordPairs } from '@reach-plot/core'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 
 const axisWords: Readonly<Record<WordPair['axis'], string>> = {
@@ -20,8 +19,8 @@ export function WordPairs() {
   const canAdd = first.trim() !== '' && second.trim() !== ''
   const add = (): void => {
     if (!canAdd) return
-    edit((draft) =>
-      setWordPairs(draft, (list) => [
+    edit((plan) =>
+      setWordPairs(plan, (list) => [
         { first: first.trim().toLowerCase(), second: second.trim().toLowerCase(), axis },
         ...list,
       ]),
@@ -88,7 +87,7 @@ export function WordPairs() {
               type="button"
               className="link text-[12px]"
               aria-label={`Take ${pair.first} and ${pair.second} away`}
-              onClick={() => edit((draft) => setWordPairs(draft, (list) => list.filter((_, k) => k !== i)))}
+              onClick={() => edit((plan) => setWordPairs(plan, (list) => list.filter((_, k) => k !== i)))}
             >
               take away
             </button>
@@ -96,7 +95,7 @@ export function WordPairs() {
         ))}
       </ul>
       {plan.memory.wordPairs !== null && (
-        <button type="button" className="btn mt-3" onClick={() => edit((draft) => setWordPairs(draft, null))}>
+        <button type="button" className="btn mt-3" onClick={() => edit((plan) => setWordPairs(plan, null))}>
           Back to the pairs that ship
         </button>
       )}

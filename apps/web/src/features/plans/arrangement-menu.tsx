@@ -1,8 +1,8 @@
+import { copyArrangement, deleteArrangement, renameArrangement, chooseArrangement } from '@reach-plot/core'
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
 import { Check, ChevronDown, Lock } from 'lucide-react'
 import { useState } from 'react'
 import { NameSheet } from '../../shared/name-sheet.js'
-import { copyArrangement, deleteArrangement, renameArrangement } from '../../store/plan-edits.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -27,7 +27,7 @@ export function ArrangementMenu() {
               <button
                 type="button"
                 className="menu-item"
-                onClick={() => edit((draft) => void (draft.activeArrangementId = a.id))}
+                onClick={() => edit((plan) => chooseArrangement(plan, a.id))}
               >
                 <Check
                   size={13}
@@ -45,7 +45,7 @@ export function ArrangementMenu() {
             <button
               type="button"
               className="menu-item"
-              onClick={() => edit((draft) => copyArrangement(draft, arrangement.id))}
+              onClick={() => edit((plan) => copyArrangement(plan, arrangement.id))}
             >
               <span className="truncate">Copy “{arrangement.name}”</span>
             </button>
@@ -59,7 +59,7 @@ export function ArrangementMenu() {
             <button
               type="button"
               className="menu-item"
-              onClick={() => edit((draft) => deleteArrangement(draft, arrangement.id))}
+              onClick={() => edit((plan) => deleteArrangement(plan, arrangement.id))}
             >
               Delete
             </button>
@@ -75,7 +75,7 @@ export function ArrangementMenu() {
           name={arrangement.name}
           action="Rename"
           onClose={() => setRenaming(false)}
-          onName={(name) => edit((draft) => renameArrangement(draft, arrangement.id, name))}
+          onName={(name) => edit((plan) => renameArrangement(plan, arrangement.id, name))}
         />
       )}
     </>

@@ -2,7 +2,7 @@ import {
   canCarry,
   isModifierCode,
   isLiveIn,
-  keptBy,
+  reservedBy,
   keyLegend,
   modifierCodes,
   plainTriggers,
@@ -12,24 +12,27 @@ import {
   type Command,
   type Modifier,
   type PageOf,
-  type Place,
-  type ReachByPlace,
+  type CandidatePlace,
+  type ReachByControl,
   type Trigger,
+  groupKey,
+  type TriggerKey,
 } from '@reach-plot/core'
 import type { Derived } from '../../store/selectors.js'
 import type { FacePart, KeyFace } from './key-face.js'
-import { offeredHeld } from './layers.js'
+import { reservedNote } from '../../parts/words.js'
+import { offeredHeld } from './held-sets.js'
 import { flaggedRanks, type Places } from './use-places.js'
 
 export interface FaceInput {
   readonly derived: Derived
   readonly front: { readonly programId: string; readonly contextId: string | null }
   readonly held: readonly Modifier[]
-  readonly layer: ReachByPlace | undefined
+  readonly byControl: ReachByControl | undefined
   readonly places: Places | null
   readonly pageOf: PageOf
-  readonly chosenSpot: string | null
-  /** spots that are free within the verdict that is looked for; null when nothing is looked for */
+  readonly chosenRef: string | null
+  /** controls that are free within the verdict that is looked for; null when nothing is looked for */
   readonly free?: ReadonlySet<string> | null
   /** id of the control that takes the tab */
   readonly tabId: string
@@ -42,15 +45,18 @@ const reachSteps = [1e-6, 0.4, 0.8, 1.4]
 const tintOf = (value: number, steps: readonly number[]): number => 5 - steps.filter((s) => value > s).length
 
 /** Commands in front that a trigger holds. */
-export function holdersInFront(derived: Derived, front: FaceInput['front'], key: string): readonly Command[] {
-  const program = derived.around.programs.find((p) => p.id === front.programId)
+export function holdersInFront(
+  derived: Derived,
+  front: FaceInput['front'],
+  key: TriggerKey,
+): readonly Command[] {
+  const program = derived.env.programs.find((p) => p.id === front.programId)
   if (!program) return []
-  return (derived.survey.holders.get(key) ?? []).filter((c) => isLiveIn(c, program, front.contextId))
+  return (derived.index.holders.get(key) ?? []).filter((c) => isLiveIn(c, program, front.contextId))
 }
 
 /** The place under a finger: the key's code, or the control's id on the bench. */
-export const spotOfControl = (control: Pick<BenchControl, 'code' | 'id'>): string =>
-  control.code ?? control.id
+export const refOfControl = (control: Pick<BenchControl, 'code' | 'id'>): string => control.code ?? control.id
 
 /** Numbered controls show their number; narrow ones nothing, for their name would cover their neighbours. */
 function shortName(control: BenchControl): string {
@@ -63,25 +69,25 @@ const nameOf = (holders: readonly Command[]): string =>
     ? ''
     : `${holders[0]?.label ?? holders[0]?.name ?? ''}${holders.length > 1 ? ` +${holders.length - 1}` : ''}`
 
-/** What each key of the bench shows, from the plan, the layer and the chosen command. */
+/** What each key of the bench shows, from the plan, the modifier set and the chosen command. */
 export function keyFaces(input: FaceInput): KeyFace[] {
-  const { derived, front, held, layer, places } = input
-  const { around, survey } = derived
+  const { derived, front, held, byControl, places } = input
+  const { env, index } = derived
   const stations = new Set(Object.values(derived.rests))
   const ranks = new Map<string, number>()
   places?.ranked.slice(0, flaggedRanks).forEach((place, i) => ranks.set(triggerKey(place.trigger), i + 1))
   const best = places?.ranked[0]?.totalMs ?? 0
-  const down = new Set(held.flatMap((m) => modifierCodes(m, around.layout.altGraph)))
-  const others = offeredHeld(around.layout).filter((h) => h.join() !== held.join())
+  const down = new Set(held.flatMap((m) => modifierCodes(m, env.layout.altGraph)))
+  const others = offeredHeld(env.layout).filter((h) => h.join() !== held.join())
   const current = new Set(places ? derived.triggersOf(places.command.id).map(triggerKey) : [])
 
-  return around.controls.map((control): KeyFace => {
+  return env.controls.map((control): KeyFace => {
     const { code } = control
-    const spot = spotOfControl(control)
+    const controlRef = refOfControl(control)
     const page = code === null ? input.pageOf(control.deviceId) : undefined
     const base = {
       control,
-      spot,
+      controlRef,
       pennants: [],
       parts: [],
       rank: null,
@@ -90,7 +96,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
       isLocked: false,
       isCurrent: false,
       isDown: code !== null && down.has(code),
-      isChosen: input.chosenSpot === spot,
+      isChosen: input.chosenRef === controlRef,
       tabIndex: input.tabId === control.id ? 0 : -1,
       tint: 0,
       timeMs: null,
@@ -98,7 +104,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
     } as const
     const triggers = plainTriggers(control, held, page)
     const [trigger] = triggers
-    const legend = code === null ? shortName(control) : keyLegend(code, around.layout, around.systemId)
+    const legend = code === null ? shortName(control) : keyLegend(code, env.layout, env.systemId)
     if (code !== null && isModifierCode(code))
       return {
         ...base,
@@ -119,18 +125,20 @@ export function keyFaces(input: FaceInput): KeyFace[] {
     const key = triggerKey(asChord)
     const parts = triggers.length > 1 ? triggers.map((t) => partOf(t, input, ranks)) : []
     const holders = parts.length > 0 ? parts.flatMap((p) => p.holders) : holdersInFront(derived, front, key)
-    const barred = survey.rules.bars(spot)
-    const taken = parts.length > 0 ? null : keptBy(asChord, survey)
-    const kept = barred ? 'must not be used' : taken === null ? null : `kept: ${taken}`
-    const reach = layer?.[spot]
-    const place = places?.bySpot.get(spot)
+    const barred = index.rules.bars(controlRef)
+    const taken = parts.length > 0 ? null : reservedBy(asChord, index)
+    const kept = barred ? 'must not be used' : taken === null ? null : reservedNote(taken)
+    const reach = byControl?.[controlRef]
+    const place = places?.byControlRef.get(controlRef)
     const isFull = parts.length > 0 ? parts.every((p) => p.holders.length > 0) : holders.length > 0
     const state = kept !== null ? 'system' : isFull ? 'taken' : 'free'
     const keys = triggers.length > 0 ? triggers.map(triggerKey) : [key]
     // what works with a snag is told under Clashes; a mark on every other key would say nothing
     const isClash =
       holders.length > 0 &&
-      keys.some((k) => (derived.clashOf.get(`${front.programId} ${k}`)?.severity ?? 'caution') !== 'caution')
+      keys.some(
+        (k) => (derived.clashOf.get(groupKey(front.programId, k))?.severity ?? 'caution') !== 'caution',
+      )
     const pennants = [
       ...new Set(
         others
@@ -143,7 +151,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
       ),
     ]
     const cannot = code !== null && !canCarry(code)
-    const passed = input.free ? input.free.has(spot) : true
+    const passed = input.free ? input.free.has(controlRef) : true
     const away = !control.pointing && (reach === undefined || reach.verdict === 'away')
     const tint =
       state !== 'free' || away || cannot || !passed
@@ -154,7 +162,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
             ? tintOf(reach.effort, reachSteps)
             : 0
     const rank = Math.min(...keys.map((k) => ranks.get(k) ?? Infinity))
-    const opens = 'pageId' in asChord ? survey.layers.opensPage(asChord) : undefined
+    const opens = 'pageId' in asChord ? index.stages.opensPage(asChord) : undefined
     return {
       ...base,
       legend,
@@ -163,7 +171,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
         opens !== undefined
           ? opens === null
             ? '‹ back'
-            : `${around.legends?.get(`${control.deviceId}@${opens}`) ?? opens} ›`
+            : `${env.legends?.get(`${control.deviceId}@${opens}`) ?? opens} ›`
           : parts.length > 0
             ? ''
             : nameOf(holders),
@@ -171,19 +179,19 @@ export function keyFaces(input: FaceInput): KeyFace[] {
       tint,
       pennants,
       isClash,
-      isLocked: survey.rules.keepsSpot(spot) || holders.some(survey.rules.keeps),
+      isLocked: index.rules.locksControl(controlRef) || holders.some(index.rules.locks),
       timeMs: away || cannot || !passed ? null : (place?.reach.timeMs ?? reach?.timeMs ?? null),
       rank: Number.isFinite(rank) ? rank : null,
       isCurrent: keys.some((k) => current.has(k)),
       description: describeKey(
-        triggerName(asChord, around),
+        triggerName(asChord, env),
         holders,
         kept,
         reach,
         place,
         Number.isFinite(rank) ? rank : undefined,
         isClash,
-        survey.rules.keepsSpot(spot) || holders.some(survey.rules.keeps),
+        index.rules.locksControl(controlRef) || holders.some(index.rules.locks),
       ),
     }
   })
@@ -199,8 +207,8 @@ function describeKey(
   name: string,
   holders: readonly Command[],
   kept: string | null,
-  reach: ReachByPlace[string] | undefined,
-  place: Place | undefined,
+  reach: ReachByControl[string] | undefined,
+  place: CandidatePlace | undefined,
   rank: number | undefined,
   isClash: boolean,
   isLocked: boolean,

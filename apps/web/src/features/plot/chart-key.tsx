@@ -25,7 +25,7 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
   return (
     <g
       className="chart-key"
-      data-code={face.spot}
+      data-code={face.controlRef}
       data-id={control.id}
       data-state={state}
       transform={`translate(${control.xMm} ${control.yMm}) rotate(${control.turnDeg}) translate(${-w / 2} ${-h / 2})`}

@@ -11,10 +11,10 @@ import {
   type Page,
 } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
-import { heldKey, useReachChart, useReachLayers } from '../../store/reach.js'
+import { heldKey, useReachChart, useReachOfSets } from '../../store/reach.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
-import { keyFaces, spotOfControl } from './chart-faces.js'
+import { keyFaces, refOfControl } from './chart-faces.js'
 import { DeviceOutline } from './device-outline.js'
 import { ChartGround, ContourCaptions, HandBearings } from './chart-ground.js'
 import { ContourKey } from './contour-key.js'
@@ -60,26 +60,26 @@ export function Chart({
   ref,
 }: {
   places: Places | null
-  /** spots that are free within the verdict that is looked for, or null */
+  /** controls that are free within the verdict that is looked for, or null */
   free: ReadonlySet<string> | null
-  onKey: (spot: string) => void
+  onKey: (controlRef: string) => void
   ref: Ref<ChartHandle>
 }) {
   const plan = usePlan()
   const derived = useDerived()
   const front = useFront()
   const held = useHeld()
-  const spot = useView((s) => s.spot)
+  const controlRef = useView((s) => s.controlRef)
   const set = useView((s) => s.set)
-  const { layers } = useReachLayers([held])
-  const { layers: bareLayers } = useReachLayers(bare)
-  const { around, hand, bench } = derived
+  const { reachBySet } = useReachOfSets([held])
+  const { reachBySet: bareReachBySet } = useReachOfSets(bare)
+  const { env, hand, bench } = derived
   const pageOf = usePageOf()
-  const bareLayer = bareLayers['']
+  const bareReach = bareReachBySet['']
   const svg = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)
   const [pxPerMm, setPxPerMm] = useState(3)
-  const walk = useKeyWalk(svg, around.controls, derived.rests.index, onKey)
+  const walk = useKeyWalk(svg, env.controls, derived.rests.index, onKey)
   const { tabId } = walk
   const { fit, scaleBy, reveal } = useChartZoom(svg, group, setPxPerMm)
 
@@ -94,25 +94,25 @@ export function Chart({
   const prints = useMemo(() => outlines.map((o) => o.print), [outlines])
   const caps = useMemo(
     () =>
-      around.controls.map((c) => ({
+      env.controls.map((c) => ({
         x0: c.xMm - c.widthMm / 2,
         x1: c.xMm + c.widthMm / 2,
         y0: c.yMm - c.heightMm / 2,
         y1: c.yMm + c.heightMm / 2,
       })),
-    [around.controls],
+    [env.controls],
   )
   const desk = useMemo(() => boxAround(prints), [prints])
   const reach = useMemo(() => {
-    const near = around.controls.filter((c) => {
-      const at = bareLayer?.[spotOfControl(c)]
+    const near = env.controls.filter((c) => {
+      const at = bareReach?.[refOfControl(c)]
       return at !== undefined && at.verdict !== 'away'
     })
     return near.length > 0 ? extentOf(near) : desk
-  }, [around.controls, bareLayer, desk])
+  }, [env.controls, bareReach, desk])
   const area = useMemo(() => {
     const tips = Object.values(handOnBench(hand).rests).flatMap(
-      (id) => around.controls.find((c) => c.id === id) ?? [],
+      (id) => env.controls.find((c) => c.id === id) ?? [],
     )
     const mean = (pick: (c: BenchControl) => number): number =>
       tips.reduce((s, c) => s + pick(c), 0) / tips.length
@@ -124,7 +124,7 @@ export function Chart({
       y1Mm: y + chartedMm,
       cellMm: 4,
     }
-  }, [hand, around.controls])
+  }, [hand, env.controls])
   const finger = useView((s) => s.finger)
   const chart = useReachChart(area, efforts, finger)
 
@@ -133,10 +133,10 @@ export function Chart({
   // The first view, and the view of another bench or hand, is what the hand can reach.
   const fitted = useRef<Extent | null>(null)
   useEffect(() => {
-    if (!bareLayer || fitted.current === reach) return
+    if (!bareReach || fitted.current === reach) return
     if (fitted.current === null || JSON.stringify(fitted.current) !== JSON.stringify(reach)) fit(reach)
     fitted.current = reach
-  }, [bareLayer, reach, fit])
+  }, [bareReach, reach, fit])
 
   const faces = useMemo(
     () =>
@@ -144,14 +144,14 @@ export function Chart({
         derived,
         front,
         held,
-        layer: layers[heldKey(held)],
+        byControl: reachBySet[heldKey(held)],
         places,
         pageOf,
-        chosenSpot: spot,
+        chosenRef: controlRef,
         free,
         tabId,
       }),
-    [derived, front.programId, front.contextId, held, layers, places, pageOf, spot, tabId, free], // eslint-disable-line react-hooks/exhaustive-deps
+    [derived, front.programId, front.contextId, held, reachBySet, places, pageOf, controlRef, tabId, free], // eslint-disable-line react-hooks/exhaustive-deps
   )
 
   const setHovered = (at: string | null): void => {
@@ -198,13 +198,13 @@ export function Chart({
               device={device}
               title={[
                 deviceTitle(device),
-                device.kind === 'board' ? around.layout.name : pageTitle(pagesOf(device), pageOf(device.id)),
+                device.kind === 'board' ? env.layout.name : pageTitle(pagesOf(device), pageOf(device.id)),
               ]
                 .filter(Boolean)
                 .join(' · ')}
             />
           ))}
-          <HandBearings hand={handOnBench(hand)} controls={around.controls} />
+          <HandBearings hand={handOnBench(hand)} controls={env.controls} />
           <ContourCaptions chart={chart} outlines={prints} caps={caps} />
           {faces.map((face) => (
             <ChartKey key={face.control.id} face={face} />

@@ -2,7 +2,8 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { Link } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
-import { fullName, keptBy, searchCommands, triggerKey, type Command } from '@reach-plot/core'
+import { fullName, reservedBy, searchCommands, triggerKey, type Command } from '@reach-plot/core'
+import { reservedNote } from '../../parts/words.js'
 import { ListenButton, TriggerFilter } from '../../shared/key-find.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -54,7 +55,7 @@ export function CommandList({
   onChosen: () => void
 }) {
   const plan = usePlan()
-  const { triggersOf, survey } = useDerived()
+  const { triggersOf, index } = useDerived()
   const { query, triggerQuery, onlyUnplaced, commandId, displaced, set } = useView(
     useShallow((s) => ({
       query: s.query,
@@ -82,7 +83,7 @@ export function CommandList({
   })
 
   const choose = (command: Command): void => {
-    set({ commandId: command.id, spot: null })
+    set({ commandId: command.id, controlRef: null })
     onChosen()
   }
   const move = (step: number): void => {
@@ -98,9 +99,9 @@ export function CommandList({
     else return
     e.preventDefault()
   }
-  const systemAction = triggerQuery ? keptBy(triggerQuery, survey) : null
+  const systemAction = triggerQuery ? reservedBy(triggerQuery, index) : null
   const elsewhere = triggerQuery
-    ? (survey.holders.get(triggerKey(triggerQuery)) ?? []).filter((c) => !listed.includes(c))
+    ? (index.holders.get(triggerKey(triggerQuery)) ?? []).filter((c) => !listed.includes(c))
     : []
 
   return (
@@ -128,7 +129,7 @@ export function CommandList({
       {triggerQuery && (
         <div className="mx-3 mb-2">
           <TriggerFilter trigger={triggerQuery} onClear={() => set({ triggerQuery: null })}>
-            {systemAction && <p className="text-magenta">The system takes it: {systemAction}.</p>}
+            {systemAction && <p className="text-magenta">{reservedNote(systemAction)}.</p>}
             {elsewhere.length > 0 && (
               <p className="text-[12px] text-ink-2">
                 Elsewhere:{' '}

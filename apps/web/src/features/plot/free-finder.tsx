@@ -1,4 +1,4 @@
-import { modifierName, spotOf, verdicts, type Trigger } from '@reach-plot/core'
+import { modifierName, controlRefOf, verdicts, type Trigger } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
@@ -15,12 +15,12 @@ const within = {
 /** All free triggers under the chosen modifiers, as a list beside the chart that shows them. */
 export function FreeFinder({ onChoose }: { onChoose: (trigger: Trigger) => void }) {
   const plan = usePlan()
-  const { around } = useDerived()
+  const { env } = useDerived()
   const front = useFront()
   const held = useHeld()
   const { freeWithin, set } = useView()
   const { free, ready } = useFreePlaces()
-  const heldName = held.map((m) => modifierName(m, around.systemId)).join('+')
+  const heldName = held.map((m) => modifierName(m, env.systemId)).join('+')
   const program = plan.programs.find((p) => p.id === front.programId)?.name ?? ''
   return (
     <div className="flex min-h-0 grow flex-col">
@@ -60,7 +60,7 @@ export function FreeFinder({ onChoose }: { onChoose: (trigger: Trigger) => void 
             <button
               type="button"
               className="flex w-full items-center justify-between px-[14px] py-[6px] text-left hover:bg-reach-1"
-              onMouseEnter={() => set({ hovered: spotOf(candidate.trigger) })}
+              onMouseEnter={() => set({ hovered: controlRefOf(candidate.trigger) })}
               onClick={() => onChoose(candidate.trigger)}
             >
               <span className="keycap">

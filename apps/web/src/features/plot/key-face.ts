@@ -12,7 +12,7 @@ export interface FacePart {
 export interface KeyFace {
   readonly control: BenchControl
   /** the key's code, or the control's id */
-  readonly spot: string
+  readonly controlRef: string
   /** for a control with several triggers; empty for a key */
   readonly parts: readonly FacePart[]
   readonly legend: string

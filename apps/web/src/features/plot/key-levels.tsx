@@ -1,58 +1,67 @@
 import { Ban, Lock } from 'lucide-react'
 import {
   contextsInWords,
-  fittingCommands,
+  matchingCommands,
   heldOf,
   isModifierCode,
-  keptBy,
+  reservedBy,
   keyLegend,
   modifierName,
   plainTriggers,
-  spotName,
-  spotOf,
+  controlName,
+  controlRefOf,
   triggerKey,
   triggerName,
   type Command,
   type Trigger,
+  toggleRule,
 } from '@reach-plot/core'
 import { ModifierSign } from '../../shared/modifier-sign.js'
-import { place, takeOff } from '../../store/actions.js'
+import { place, remove } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useReachLayers } from '../../store/reach.js'
-import { toggleRule } from '../../store/rule-edits.js'
-import { layersOf, useDerived, useFront, useFrontCommands, usePageOf } from '../../store/selectors.js'
+import { useReachOfSets } from '../../store/reach.js'
+import { heldSetsOf, useDerived, useFront, useFrontCommands, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { spotOfControl } from './chart-faces.js'
-import { offeredHeld } from './layers.js'
+import { refOfControl } from './chart-faces.js'
+import { reservedNote } from '../../parts/words.js'
+import { offeredHeld } from './held-sets.js'
 
 /** Levels of a field with many strokes are only listed where something stands on them. */
 const manyTriggers = 4
 
 /** Every level of a key or control: who stands on it in the program in front and elsewhere, and what is free. */
-export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: Trigger) => void }) {
+export function KeyLevels({
+  controlRef,
+  onOther,
+}: {
+  controlRef: string
+  onOther: (trigger: Trigger) => void
+}) {
   const plan = usePlan()
-  const { around, survey, rests, arrangement } = useDerived()
+  const { env, index, rests, arrangement } = useDerived()
   const front = useFront()
   const pageOf = usePageOf()
   const commands = useFrontCommands()
   const edit = useEdit()
   const set = useView((s) => s.set)
-  const levels = offeredHeld(around.layout)
-  const own = arrangement.placements.filter((p) => spotOf(p.trigger) === spot).map((p) => p.trigger)
-  const { reachOf } = useReachLayers(
+  const levels = offeredHeld(env.layout)
+  const own = arrangement.placements
+    .filter((p) => controlRefOf(p.trigger) === controlRef)
+    .map((p) => p.trigger)
+  const { reachOf } = useReachOfSets(
     levels,
-    own.flatMap((trigger) => layersOf(trigger, arrangement)),
+    own.flatMap((trigger) => heldSetsOf(trigger, arrangement)),
   )
   const program = plan.programs.find((p) => p.id === front.programId)
-  const control = around.controls.find((c) => spotOfControl(c) === spot)
+  const control = env.controls.find((c) => refOfControl(c) === controlRef)
   const legend =
     control === undefined || control.code !== null
-      ? keyLegend(spot, around.layout, around.systemId)
-      : (around.legends?.get(spot) ?? spot)
+      ? keyLegend(controlRef, env.layout, env.systemId)
+      : (env.legends?.get(controlRef) ?? controlRef)
   const page = control?.code === null ? pageOf(control.deviceId) : undefined
   const finger = Object.entries(rests).find(([, id]) => id === control?.id)?.[0]
   const plain = control ? levels.flatMap((held) => plainTriggers(control, held, page)) : []
-  if (isModifierCode(spot) || plain.length === 0) {
+  if (isModifierCode(controlRef) || plain.length === 0) {
     return (
       <p className="p-4 text-ink-2">{legend} is held with other keys and carries no command of its own.</p>
     )
@@ -67,18 +76,18 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
   ]
   const several = plain.length > levels.length
   const isHeld = (t: Trigger): boolean =>
-    (survey.holders.get(triggerKey(t)) ?? []).some((c) => c.programId === program?.id)
-  const isTaken = (t: Trigger): boolean => isHeld(t) || keptBy(t, survey) !== null
+    (index.holders.get(triggerKey(t)) ?? []).some((c) => c.programId === program?.id)
+  const isTaken = (t: Trigger): boolean => isHeld(t) || reservedBy(t, index) !== null
   const rows = [
     ...plain.filter(
       (t) => plain.length <= manyTriggers * levels.length || heldOf(t).length === 0 || isTaken(t),
     ),
     ...others,
   ]
-  const barred = survey.rules.bars(spot)
-  const open = commands.filter((c) => !survey.triggers.has(c.id))
-  const freeTriggers = barred || survey.rules.keepsSpot(spot) ? [] : plain.filter((t) => !isTaken(t))
-  const fitting = fittingCommands(freeTriggers, open, survey)
+  const barred = index.rules.bars(controlRef)
+  const open = commands.filter((c) => !index.triggers.has(c.id))
+  const freeTriggers = barred || index.rules.locksControl(controlRef) ? [] : plain.filter((t) => !isTaken(t))
+  const fitting = matchingCommands(freeTriggers, open, index)
   const freeCount = plain.filter((t) => !isTaken(t)).length
   return (
     <div className="flex min-h-0 grow flex-col">
@@ -97,8 +106,8 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
           <button
             type="button"
             className="btn"
-            aria-pressed={survey.rules.keepsSpot(spot)}
-            onClick={() => edit((draft) => toggleRule(draft, 'keptSpots', spot))}
+            aria-pressed={index.rules.locksControl(controlRef)}
+            onClick={() => edit((draft) => toggleRule(draft, 'lockedControls', controlRef))}
           >
             <Lock size={13} aria-hidden="true" /> Keep as it is
           </button>
@@ -106,7 +115,7 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
             type="button"
             className="btn"
             aria-pressed={barred}
-            onClick={() => edit((draft) => toggleRule(draft, 'barredSpots', spot))}
+            onClick={() => edit((draft) => toggleRule(draft, 'barredControls', controlRef))}
           >
             <Ban size={13} aria-hidden="true" /> Must not be used
           </button>
@@ -119,12 +128,12 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
         {rows.map((trigger) => {
           const held = heldOf(trigger)
           const key = triggerKey(trigger)
-          const holders = (survey.holders.get(key) ?? []).toSorted(
+          const holders = (index.holders.get(key) ?? []).toSorted(
             (a, b) => Number(b.programId === program?.id) - Number(a.programId === program?.id),
           )
-          const kept = keptBy(trigger, survey)
+          const kept = reservedBy(trigger, index)
           const reach = reachOf(trigger)
-          const name = triggerName(trigger, around)
+          const name = triggerName(trigger, env)
           const isOther = others.includes(trigger)
           const isFree = kept === null && !isHeld(trigger)
           const fit = isFree ? fitting.get(key) : undefined
@@ -144,16 +153,16 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
                         : 'bare'
                       : held.map((m) => (
                           <span key={m} className="inline-flex items-center gap-1">
-                            <ModifierSign modifier={m} /> {modifierName(m, around.systemId)}
+                            <ModifierSign modifier={m} /> {modifierName(m, env.systemId)}
                           </span>
                         ))}
-                  {several && !isOther && spotName(trigger, around)}
+                  {several && !isOther && controlName(trigger, env)}
                 </button>
                 <span className="text-[12px] text-ink-2">
                   {reach ? `${reach.verdict} · ${Math.round(reach.timeMs)} ms` : ''}
                 </span>
               </div>
-              {kept !== null && <p className="text-magenta">Kept: {kept}</p>}
+              {kept !== null && <p className="text-magenta">{reservedNote(kept)}</p>}
               {holders.map((command) => (
                 <p key={command.id} className="flex items-baseline gap-2">
                   <span className="grow">
@@ -163,7 +172,7 @@ export function KeyLevels({ spot, onOther }: { spot: string; onOther: (trigger: 
                     type="button"
                     className="link text-[12px]"
                     aria-label={`Take ${command.name} off ${name}`}
-                    onClick={() => takeOff(command.id, trigger, name)}
+                    onClick={() => remove(command.id, trigger, name)}
                   >
                     take off
                   </button>

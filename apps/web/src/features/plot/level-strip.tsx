@@ -1,21 +1,22 @@
-import { keptBy, keyLegend, modifierName, plainTriggers, triggerKey } from '@reach-plot/core'
+import { reservedBy, keyLegend, modifierName, plainTriggers, triggerKey } from '@reach-plot/core'
 import { ModifierSign } from '../../shared/modifier-sign.js'
-import { useReachLayers } from '../../store/reach.js'
+import { useReachOfSets } from '../../store/reach.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { holdersInFront, spotOfControl } from './chart-faces.js'
-import { offeredHeld } from './layers.js'
+import { holdersInFront, refOfControl } from './chart-faces.js'
+import { reservedNote } from '../../parts/words.js'
+import { offeredHeld } from './held-sets.js'
 
 /** The levels of the key under the pointer or focus, side by side at the foot of the chart. */
 export function LevelStrip() {
-  const spot = useView((s) => s.hovered ?? s.spot)
+  const controlRef = useView((s) => s.hovered ?? s.controlRef)
   const derived = useDerived()
   const front = useFront()
   const pageOf = usePageOf()
-  const { around, survey } = derived
-  const levels = offeredHeld(around.layout)
-  const { reachOf } = useReachLayers(levels)
-  const control = around.controls.find((c) => spotOfControl(c) === spot)
+  const { env, index } = derived
+  const levels = offeredHeld(env.layout)
+  const { reachOf } = useReachOfSets(levels)
+  const control = env.controls.find((c) => refOfControl(c) === controlRef)
   const page = control?.code === null ? pageOf(control.deviceId) : undefined
   const triggersAt = (held: (typeof levels)[number]) => (control ? plainTriggers(control, held, page) : [])
   const shown = triggersAt([]).length > 0 ? control : undefined
@@ -30,15 +31,16 @@ export function LevelStrip() {
               ? '–'
               : shown.code === null
                 ? shown.name
-                : keyLegend(shown.code, around.layout, around.systemId)}
+                : keyLegend(shown.code, env.layout, env.systemId)}
           </span>
         </div>
         {levels.map((held) => {
           const triggers = shown ? triggersAt(held) : []
           const holders = triggers.flatMap((t) => holdersInFront(derived, front, triggerKey(t)))
-          const kept = triggers.length === 1 ? keptBy(triggers[0]!, survey) : null
+          const kept = triggers.length === 1 ? reservedBy(triggers[0]!, index) : null
           const reach = triggers[0] ? reachOf(triggers[0]) : undefined
-          const text = triggers.length === 0 ? '' : (holders[0]?.name ?? kept ?? 'free')
+          const text =
+            triggers.length === 0 ? '' : (holders[0]?.name ?? (kept === null ? 'free' : reservedNote(kept)))
           return (
             <div
               key={held.join()}
@@ -47,7 +49,7 @@ export function LevelStrip() {
               <div className="flex h-[15px] items-center gap-1 text-[12px] text-ink-2">
                 {held.length === 0 ? 'bare' : held.map((m) => <ModifierSign key={m} modifier={m} size={8} />)}
                 {held.length === 1 && (
-                  <span className="truncate">{modifierName(held[0]!, around.systemId)}</span>
+                  <span className="truncate">{modifierName(held[0]!, env.systemId)}</span>
                 )}
               </div>
               <div

@@ -1,12 +1,12 @@
-import type { Place } from '@reach-plot/core'
+import type { CandidatePlace } from '@reach-plot/core'
 
 /** Parts of a place's cost, in the order of the bar. Told apart by pattern as well as by tint; `short` is read out. */
 export const costParts = [
-  { name: 'time', fill: 'var(--reach-5)', of: (p: Place) => p.cost.timeMs },
-  { name: 'stretch', fill: 'var(--reach-3)', of: (p: Place) => p.cost.stretchMs },
-  { name: 'recall', fill: 'url(#bar-recall)', of: (p: Place) => p.cost.recallMs },
-  { name: 'displaces', fill: 'url(#bar-taken)', of: (p: Place) => p.cost.displaceMs },
-  { name: 'clashes', fill: 'url(#bar-clash)', of: (p: Place) => p.cost.clashMs },
+  { name: 'time', fill: 'var(--reach-5)', of: (p: CandidatePlace) => p.cost.timeMs },
+  { name: 'stretch', fill: 'var(--reach-3)', of: (p: CandidatePlace) => p.cost.stretchMs },
+  { name: 'recall', fill: 'url(#bar-recall)', of: (p: CandidatePlace) => p.cost.recallMs },
+  { name: 'displaces', fill: 'url(#bar-taken)', of: (p: CandidatePlace) => p.cost.displaceMs },
+  { name: 'clashes', fill: 'url(#bar-clash)', of: (p: CandidatePlace) => p.cost.clashMs },
 ] as const
 
 const pxPerMs = 0.13
@@ -39,7 +39,7 @@ export function BarPatterns() {
   )
 }
 
-export function CostBar({ place }: { place: Place }) {
+export function CostBar({ place }: { place: CandidatePlace }) {
   const widths = costParts.map((part) => part.of(place) * pxPerMs)
   const startOf = (i: number): number => widths.slice(0, i).reduce((sum, width) => sum + width, 0)
   const text = costParts.map((part) => `${part.name} ${Math.round(part.of(place))} ms`).join(', ')

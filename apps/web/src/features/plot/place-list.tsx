@@ -2,20 +2,20 @@ import { Lock, LockOpen } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import {
   contextsInWords,
-  keptBy,
+  reservedBy,
   modifierName,
   placeReason,
-  spotOf,
+  controlRefOf,
   toggleShift,
   triggerKey,
   triggerName,
   type ChordReach,
-  type Place,
+  type CandidatePlace,
+  toggleRule,
 } from '@reach-plot/core'
 import { TriggerChip } from '../../shared/trigger-chip.js'
-import { takeOff } from '../../store/actions.js'
+import { remove } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { toggleRule } from '../../store/rule-edits.js'
 import { useDerived } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import { SeveritySign } from '../clashes/severity-sign.js'
@@ -30,7 +30,7 @@ const shownPlaces = 14
 export const fingerOf = (reach: ChordReach): string => reach.fingers[reach.keys.at(-1) ?? ''] ?? ''
 
 /** Findings that placing here would bring, before it is done. */
-function Foreseen({ commandId, place }: { commandId: string; place: Place }) {
+function Foreseen({ commandId, place }: { commandId: string; place: CandidatePlace }) {
   const { foresee } = useDerived()
   const found = useMemo(
     () => foresee(commandId, place.trigger).filter((c) => c.kind !== 'two-commands'),
@@ -56,35 +56,35 @@ export function PlaceList({
   onOther,
 }: {
   places: Places
-  onPlace: (place: Place) => void
-  onPlaceBoth: (place: Place) => void
+  onPlace: (place: CandidatePlace) => void
+  onPlaceBoth: (place: CandidatePlace) => void
   onOther: () => void
 }) {
   const plan = usePlan()
-  const { around, survey, triggersOf } = useDerived()
+  const { env, index, triggersOf } = useDerived()
   const held = useHeld()
-  const spot = useView((s) => s.spot)
+  const controlRef = useView((s) => s.controlRef)
   const set = useView((s) => s.set)
   const { command, ranked } = places
   const edit = useEdit()
   const [active, setActive] = useState(0)
   const [shown, setShown] = useState(shownPlaces)
   const [weighing, setWeighing] = useState(false)
-  const isKept = survey.rules.keeps(command)
-  const keptByProgram = plan.rules.keptProgramIds.includes(command.programId)
+  const isLocked = index.rules.locks(command)
+  const keptByProgram = plan.rules.lockedProgramIds.includes(command.programId)
   const opposite = plan.commands.find((c) => c.id === command.oppositeId)
   const now = triggersOf(command.id)
   const program = plan.programs.find((p) => p.id === command.programId)
   const contexts = contextsInWords(command, program)
-  const name = (place: Place): string => triggerName(place.trigger, around)
+  const name = (place: CandidatePlace): string => triggerName(place.trigger, env)
 
   /** Whether the opposite could take the same key with Shift the other way round. */
-  const pairIsFree = (place: Place): boolean => {
+  const pairIsFree = (place: CandidatePlace): boolean => {
     if (!opposite || triggersOf(opposite.id).length > 0 || place.holders.length > 0) return false
     const key = triggerKey(toggleShift(place.trigger))
     return (
-      (survey.holders.get(key) ?? []).every((c) => c.programId !== command.programId) &&
-      keptBy(toggleShift(place.trigger), survey) === null
+      (index.holders.get(key) ?? []).every((c) => c.programId !== command.programId) &&
+      reservedBy(toggleShift(place.trigger), index) === null
     )
   }
 
@@ -102,7 +102,7 @@ export function PlaceList({
           <p className="text-ink-2">
             Opposite: {opposite.name}
             {triggersOf(opposite.id)[0]
-              ? `, on ${triggerName(triggersOf(opposite.id)[0]!, around)}`
+              ? `, on ${triggerName(triggersOf(opposite.id)[0]!, env)}`
               : ', unplaced'}
           </p>
         )}
@@ -112,23 +112,23 @@ export function PlaceList({
             <button
               type="button"
               className="link"
-              onClick={() => takeOff(command.id, trigger, triggerName(trigger, around))}
+              onClick={() => remove(command.id, trigger, triggerName(trigger, env))}
             >
               Take off
             </button>
           </p>
         ))}
         <div className="mt-2 flex flex-wrap gap-1.5">
-          {(now.length > 0 || isKept) && (
+          {(now.length > 0 || isLocked) && (
             <button
               type="button"
               className="btn"
-              aria-pressed={isKept}
+              aria-pressed={isLocked}
               disabled={keptByProgram}
               title={keptByProgram ? 'All commands of its program are kept where they are' : undefined}
-              onClick={() => edit((draft) => toggleRule(draft, 'keptCommandIds', command.id))}
+              onClick={() => edit((draft) => toggleRule(draft, 'lockedCommandIds', command.id))}
             >
-              {isKept ? <Lock size={13} aria-hidden="true" /> : <LockOpen size={13} aria-hidden="true" />}{' '}
+              {isLocked ? <Lock size={13} aria-hidden="true" /> : <LockOpen size={13} aria-hidden="true" />}{' '}
               Keep here
             </button>
           )}
@@ -157,9 +157,8 @@ export function PlaceList({
         {!places.ready && <li className="p-4 text-ink-2">Working out the reach …</li>}
         {places.ready && ranked.length === 0 && (
           <li className="p-4 text-ink-2">
-            No place fits with{' '}
-            {held.map((m) => modifierName(m, around.systemId)).join('+') || 'these choices'}. Choose other
-            modifiers above the chart, or list more places.
+            No place fits with {held.map((m) => modifierName(m, env.systemId)).join('+') || 'these choices'}.
+            Choose other modifiers above the chart, or list more places.
           </li>
         )}
         {ranked.slice(0, shown).map((place, i) => {
@@ -169,7 +168,7 @@ export function PlaceList({
           return (
             <li
               key={triggerKey(place.trigger)}
-              className={`border-b border-rule px-[14px] ${isActive || spotOf(place.trigger) === spot ? 'bg-paper' : ''}`}
+              className={`border-b border-rule px-[14px] ${isActive || controlRefOf(place.trigger) === controlRef ? 'bg-paper' : ''}`}
             >
               <button
                 type="button"
@@ -179,7 +178,7 @@ export function PlaceList({
                 onClick={() => {
                   if (isActive && !isNow) onPlace(place)
                   else setActive(i)
-                  set({ spot: spotOf(place.trigger) })
+                  set({ controlRef: controlRefOf(place.trigger) })
                 }}
                 onKeyDown={(e) => {
                   const step = { ArrowDown: 1, ArrowUp: -1 }[e.key]
@@ -187,7 +186,7 @@ export function PlaceList({
                   e.preventDefault()
                   const next = Math.max(0, Math.min(Math.min(ranked.length, shown) - 1, i + step))
                   setActive(next)
-                  set({ spot: ranked[next] ? spotOf(ranked[next].trigger) : null })
+                  set({ controlRef: ranked[next] ? controlRefOf(ranked[next].trigger) : null })
                   ;(
                     e.currentTarget.closest('ol')?.querySelectorAll('[data-place]')[next] as
                       HTMLElement | undefined
@@ -221,12 +220,12 @@ export function PlaceList({
               {isActive && (
                 <div className="pb-2.5 pl-[28px]">
                   <p>
-                    {placeReason(place, around)}
+                    {placeReason(place, env)}
                     <Foreseen commandId={command.id} place={place} />
                     {pairIsFree(place) && (
                       <>
                         {' '}
-                        <b>{triggerName(toggleShift(place.trigger), around)}</b> is free too, so “
+                        <b>{triggerName(toggleShift(place.trigger), env)}</b> is free too, so “
                         {opposite?.name}” can take it as its opposite.
                       </>
                     )}

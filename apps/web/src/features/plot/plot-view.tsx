@@ -1,30 +1,30 @@
 import { useMemo, useRef, useState } from 'react'
 import {
-  canBeHad,
+  isAvailable,
   chord,
   plainTriggers,
-  spotOf,
+  controlRefOf,
   modifierName,
   toggleShift,
   triggerKey,
   triggerName,
-  type Place,
+  type CandidatePlace,
   type Trigger,
+  placeCommand,
 } from '@reach-plot/core'
 import { onEditable, place as placeOn } from '../../store/actions.js'
-import { placeCommand } from '../../store/plan-edits.js'
 import { useDerived, useFrontCommands, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import { useKeyFind } from '../../shared/key-find.js'
 import { useShortcuts } from '../keys/use-shortcuts.js'
 import { TriggerSheet } from '../triggers/trigger-sheet.js'
-import { spotOfControl } from './chart-faces.js'
+import { refOfControl } from './chart-faces.js'
 import { Chart, type ChartHandle } from './chart.js'
 import { CommandList } from './command-list.js'
 import { KeyLevels } from './key-levels.js'
-import { LayerBar } from './layer-bar.js'
+import { ModifierSetBar } from './modifier-set-bar.js'
 import { FreeFinder } from './free-finder.js'
-import { offeredHeld } from './layers.js'
+import { offeredHeld } from './held-sets.js'
 import { LevelStrip } from './level-strip.js'
 import { PlaceList } from './place-list.js'
 import { TakeSheet } from './take-sheet.js'
@@ -34,37 +34,39 @@ import { usePlaces } from './use-places.js'
 
 /** Lists what is on a pressed trigger, and shows its key. */
 const findTrigger = (trigger: Trigger): void =>
-  useView.getState().set({ triggerQuery: trigger, query: '', spot: spotOf(trigger), onlyUnplaced: false })
+  useView
+    .getState()
+    .set({ triggerQuery: trigger, query: '', controlRef: controlRefOf(trigger), onlyUnplaced: false })
 
 /** The main screen: choose a command and the bench shows how good each place would be; choose a key and see its levels. */
 export function PlotView() {
   const derived = useDerived()
-  const { around, hand } = derived
+  const { env, hand } = derived
   const commands = useFrontCommands()
   const places = usePlaces()
   const held = useHeld()
-  const spot = useView((s) => s.spot)
+  const controlRef = useView((s) => s.controlRef)
   const freeWithin = useView((s) => s.freeWithin)
   const set = useView((s) => s.set)
   const keyFind = useKeyFind(findTrigger)
   const { free } = useFreePlaces()
-  const freeSpots = useMemo(
+  const freeRefs = useMemo(
     () =>
-      freeWithin === null || places || spot !== null
+      freeWithin === null || places || controlRef !== null
         ? null
-        : new Set(free.flatMap((f) => f.candidate.spot ?? [])),
-    [free, freeWithin, places, spot],
+        : new Set(free.flatMap((f) => f.candidate.controlRef ?? [])),
+    [free, freeWithin, places, controlRef],
   )
-  const [taking, setTaking] = useState<Place | null>(null)
+  const [taking, setTaking] = useState<CandidatePlace | null>(null)
   const [other, setOther] = useState<Trigger | null>(null)
   const pageOf = usePageOf()
   const chart = useRef<ChartHandle>(null)
   const search = useRef<HTMLInputElement>(null)
   const side = useRef<HTMLElement>(null)
-  useHeldKeys(around.layout)
+  useHeldKeys(env.layout)
 
-  const stepLayer = (step: number): void => {
-    const all = offeredHeld(around.layout)
+  const stepModifierSet = (step: number): void => {
+    const all = offeredHeld(env.layout)
     const at = all.findIndex((h) => h.join() === held.join())
     set({ chosenHeld: all[(at + step + all.length) % all.length] ?? [] })
   }
@@ -76,40 +78,46 @@ export function PlotView() {
     chart: () => chart.current?.focusKey(),
     'fit-reach': () => chart.current?.fitReach(),
     'fit-desk': () => chart.current?.fitDesk(),
-    'layer-next': () => stepLayer(1),
-    'layer-previous': () => stepLayer(-1),
+    'layer-next': () => stepModifierSet(1),
+    'layer-previous': () => stepModifierSet(-1),
     unplaced: () => {
       const open = commands.filter((c) => derived.triggersOf(c.id).length === 0)
       const at = open.findIndex((c) => c.id === places?.command.id)
       const next = open[(at + 1) % Math.max(open.length, 1)]
-      if (next) set({ commandId: next.id, spot: null })
+      if (next) set({ commandId: next.id, controlRef: null })
       focusPlaces()
     },
     clear: () => {
-      set(places || spot !== null ? { commandId: null, spot: null } : { query: '', triggerQuery: null })
+      set(
+        places || controlRef !== null
+          ? { commandId: null, controlRef: null }
+          : { query: '', triggerQuery: null },
+      )
       if (document.activeElement === search.current) search.current?.blur()
     },
   })
 
-  const put = (place: Place): void => {
+  const put = (place: CandidatePlace): void => {
     if (!places) return
     if (place.holders.length > 0) setTaking(place)
-    else placeOn({ commandId: places.command.id, trigger: place.trigger }, triggerName(place.trigger, around))
+    else placeOn({ commandId: places.command.id, trigger: place.trigger }, triggerName(place.trigger, env))
   }
-  const putBoth = (place: Place): void => {
+  const putBoth = (place: CandidatePlace): void => {
     const oppositeId = places?.command.oppositeId
     if (!places || oppositeId === undefined) return
-    onEditable((draft) => {
-      placeCommand(draft, { commandId: places.command.id, trigger: place.trigger })
-      placeCommand(draft, { commandId: oppositeId, trigger: toggleShift(place.trigger) })
-    })
+    onEditable((plan) =>
+      placeCommand(placeCommand(plan, { commandId: places.command.id, trigger: place.trigger }), {
+        commandId: oppositeId,
+        trigger: toggleShift(place.trigger),
+      }),
+    )
   }
   const onKey = (at: string): void => {
-    const place = places?.bySpot.get(at)
-    const control = around.controls.find((c) => spotOfControl(c) === at)
+    const place = places?.byControlRef.get(at)
+    const control = env.controls.find((c) => refOfControl(c) === at)
     const page = control?.code === null ? pageOf(control.deviceId) : undefined
     const ways = control ? plainTriggers(control, held, page) : []
-    const opens = ways[0] && derived.survey.layers.opensPage(ways[0])
+    const opens = ways[0] && derived.index.stages.opensPage(ways[0])
     if (control && opens !== undefined) {
       const { openPages } = useView.getState()
       const { [control.deviceId]: _before, ...others } = openPages
@@ -124,18 +132,18 @@ export function PlotView() {
       place &&
       places &&
       derived.triggersOf(places.command.id).some((t) => triggerKey(t) === triggerKey(place.trigger))
-    set({ spot: at })
-    if (place && canBeHad(place) && !alreadyHere) put(place)
+    set({ controlRef: at })
+    if (place && isAvailable(place) && !alreadyHere) put(place)
   }
-  const chosen = around.controls.find((c) => spotOfControl(c) === spot)
+  const chosen = env.controls.find((c) => refOfControl(c) === controlRef)
   const chosenTrigger = chosen && plainTriggers(chosen, held)[0]
-  const chosenName = chosenTrigger ? triggerName(chosenTrigger, around) : ''
-  const heldName = held.map((m) => modifierName(m, around.systemId)).join('+')
+  const chosenName = chosenTrigger ? triggerName(chosenTrigger, env) : ''
+  const heldName = held.map((m) => modifierName(m, env.systemId)).join('+')
   const title = useMemo(() => {
-    const layer = heldName === '' ? '' : ` with ${heldName}`
+    const byControl = heldName === '' ? '' : ` with ${heldName}`
     return places
-      ? `Places for “${places.command.name}”${layer}, ${hand.side} hand at home`
-      : `Reach of the ${hand.side} hand${layer}, ms`
+      ? `Places for “${places.command.name}”${byControl}, ${hand.side} hand at home`
+      : `Reach of the ${hand.side} hand${byControl}, ms`
   }, [places, heldName, hand.side])
 
   return (
@@ -143,12 +151,12 @@ export function PlotView() {
       <CommandList searchRef={search} keyFind={keyFind} onChosen={focusPlaces} />
       <section aria-label="Chart" className="flex min-w-0 grow flex-col">
         <div className="flex items-center justify-between gap-3 px-[14px] pt-[10px] pb-2">
-          <LayerBar />
+          <ModifierSetBar />
           <p className="caption min-w-0 grow truncate text-right" title={title}>
             {title}
           </p>
         </div>
-        <Chart ref={chart} places={places} free={freeSpots} onKey={onKey} />
+        <Chart ref={chart} places={places} free={freeRefs} onKey={onKey} />
         <LevelStrip />
       </section>
       <section
@@ -164,8 +172,8 @@ export function PlotView() {
             onPlaceBoth={putBoth}
             onOther={() => setOther(places.ranked[0]?.trigger ?? chord('KeyA'))}
           />
-        ) : spot !== null ? (
-          <KeyLevels spot={spot} onOther={setOther} />
+        ) : controlRef !== null ? (
+          <KeyLevels controlRef={controlRef} onOther={setOther} />
         ) : freeWithin !== null ? (
           <FreeFinder onChoose={setOther} />
         ) : (
@@ -212,7 +220,7 @@ function NothingChosen() {
                 <button
                   type="button"
                   className="flex w-full justify-between border-b border-rule py-[6px] text-left hover:bg-reach-1"
-                  onClick={() => set({ commandId: c.id, spot: null })}
+                  onClick={() => set({ commandId: c.id, controlRef: null })}
                 >
                   <span>{c.name}</span> <span className="text-ink-2">{c.usesPerHour}/h</span>
                 </button>

@@ -4,12 +4,12 @@ import {
   triggerName,
   type ChainStep,
   type Command,
-  type Place,
+  type CandidatePlace,
   type Trigger,
+  isSameDevice,
 } from '@reach-plot/core'
 import { Sheet } from '../../shared/dialog.js'
 import { moveChain, place as placeOn } from '../../store/actions.js'
-import { isSameDevice } from '../../store/plan-edits.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import type { Places } from './use-places.js'
@@ -24,18 +24,18 @@ export function TakeSheet({
   onClose,
 }: {
   command: Command
-  place: Place
+  place: CandidatePlace
   places: Places
   onClose: () => void
 }) {
   const plan = usePlan()
-  const { around, survey, triggersOf } = useDerived()
-  const name = (t: Trigger): string => triggerName(t, around)
+  const { env, index, triggersOf } = useDerived()
+  const name = (t: Trigger): string => triggerName(t, env)
   const old: Trigger | undefined = triggersOf(command.id).find((t) => isSameDevice(t, place.trigger))
   const holders = place.holders
   const chain = useMemo(
-    () => displacementChain(command, place.trigger, places.candidates, places.reachAt, survey, plan.weights),
-    [command, place.trigger, places, survey, plan.weights],
+    () => displacementChain(command, place.trigger, places.candidates, places.reachAt, index, plan.weights),
+    [command, place.trigger, places, index, plan.weights],
   )
   const run = (swapTo?: Trigger): void => {
     placeOn(

@@ -6,7 +6,7 @@ import { useBenchTriggers } from './use-places.js'
 
 /** Free triggers under the held modifiers, within the verdict that is looked for. */
 export function useFreePlaces(): { readonly free: readonly FreePlace[]; readonly ready: boolean } {
-  const { survey } = useDerived()
+  const { index } = useDerived()
   const { programId } = useFront()
   const held = useHeld()
   const within = useView((s) => s.freeWithin)
@@ -18,11 +18,11 @@ export function useFreePlaces(): { readonly free: readonly FreePlace[]; readonly
         : freePlaces(
             candidates.filter((c) => c.held.join() === held.join()),
             reachAt,
-            survey,
+            index,
             within,
             programId,
           ),
-    [candidates, reachAt, survey, within, programId, held],
+    [candidates, reachAt, index, within, programId, held],
   )
   return { free, ready }
 }

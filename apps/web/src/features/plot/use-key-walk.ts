@@ -8,19 +8,19 @@ const directions: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 }
 
-/** What an element of the drawing stands for: its control's id, and its spot as `code`. */
+/** What an element of the drawing stands for: its control's id, and its reference as `code`. */
 export const keyUnder = (target: EventTarget): DOMStringMap | undefined =>
   (target as Element).closest<SVGGElement>('[data-code]')?.dataset
 
 /**
  * Keys of a drawing as one stop of the tab key: arrows walk to the neighbour, Enter, Space and a click press.
- * @param onKey  gets the spot that was pressed
+ * @param onKey  gets the control that was pressed
  */
 export function useKeyWalk(
   svg: RefObject<SVGSVGElement | null>,
   controls: readonly BenchControl[],
   firstId: string,
-  onKey: (spot: string) => void,
+  onKey: (controlRef: string) => void,
 ) {
   const [tabId, setTabId] = useState(firstId)
   const focus = (id: string): void => svg.current?.querySelector<SVGGElement>(`[data-id="${id}"]`)?.focus()

@@ -6,26 +6,26 @@ import {
   placesOn,
   rankPlaces,
   reweigh,
-  splitSpot,
-  spotOf,
+  splitControlRef,
+  controlRefOf,
   type Candidate,
   type Command,
   type Modifier,
-  type Place,
+  type CandidatePlace,
   type ReachAt,
 } from '@reach-plot/core'
-import type { Layer } from '../../store/layer.js'
+import type { HeldSet } from '../../store/held-set.js'
 import { usePlan } from '../../store/plan-store.js'
-import { heldKey, useReachLayers } from '../../store/reach.js'
+import { heldKey, useReachOfSets } from '../../store/reach.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 
 export interface Places {
   readonly command: Command
-  /** the best place on every key or control of the layer that is shown, by its spot */
-  readonly bySpot: ReadonlyMap<string, Place>
+  /** the best place on every key or control of the modifier set that is shown, by its reference */
+  readonly byControlRef: ReadonlyMap<string, CandidatePlace>
   /** those that can be had and pass the filter, best first */
-  readonly ranked: readonly Place[]
+  readonly ranked: readonly CandidatePlace[]
   readonly ready: boolean
   /** what a chain of displacements may choose from */
   readonly candidates: readonly Candidate[]
@@ -33,10 +33,10 @@ export interface Places {
 }
 
 /** Of several places on one control, such as the ways of a dial, the cheapest stands for it. */
-export function bestBySpot(places: readonly Place[]): ReadonlyMap<string, Place> {
-  const best = new Map<string, Place>()
+export function bestByControlRef(places: readonly CandidatePlace[]): ReadonlyMap<string, CandidatePlace> {
+  const best = new Map<string, CandidatePlace>()
   for (const place of places) {
-    const at = spotOf(place.trigger)
+    const at = controlRefOf(place.trigger)
     if (at === null) continue
     const known = best.get(at)
     if (!known || place.totalMs < known.totalMs) best.set(at, place)
@@ -49,30 +49,32 @@ const mostHeld = 2
 
 /** Sets of modifiers that are ranked, plainest first; one that is held is always among them. */
 function useHeldSets(): readonly (readonly Modifier[])[] {
-  const { around } = useDerived()
+  const { env } = useDerived()
   const held = useHeld()
   return useMemo(() => {
-    const sets = modifierSets(around.layout.altGraph, mostHeld)
+    const sets = modifierSets(env.layout.altGraph, mostHeld)
     return sets.some((s) => s.join() === held.join()) ? sets : [...sets, held]
-  }, [around.layout, held])
+  }, [env.layout, held])
 }
 
-/** Layers of pad keys that can be held with another of their pad. */
-function usePairLayers(): readonly Layer[] {
-  const { around } = useDerived()
+/** Modifier sets of pad keys that can be held with another of their pad. */
+function usePairSets(): readonly HeldSet[] {
+  const { env } = useDerived()
   return useMemo(() => {
     const pads = new Set(
-      (around.devices ?? [])
+      (env.devices ?? [])
         .filter((d) => d.kind === 'drawn' && (d.form === 'pad' || d.form === 'keypad'))
         .map((d) => d.id),
     )
-    return around.controls
+    return env.controls
       .filter(
         (c) =>
-          c.code === null && pads.has(splitSpot(c.id).deviceId) && (c.type === 'key' || c.type === 'button'),
+          c.code === null &&
+          pads.has(splitControlRef(c.id).deviceId) &&
+          (c.type === 'key' || c.type === 'button'),
       )
       .map((c) => ({ held: [], withId: c.id }))
-  }, [around])
+  }, [env])
 }
 
 /** Every trigger of the bench with how it is reached, as far as that is known by now. */
@@ -81,21 +83,21 @@ export function useBenchTriggers(): {
   readonly reachAt: ReachAt
   readonly ready: boolean
 } {
-  const { survey } = useDerived()
+  const { index } = useDerived()
   const held = useHeld()
   const heldSets = useHeldSets()
-  const pairs = usePairLayers()
+  const pairs = usePairSets()
   const pageOf = usePageOf()
   // beside the pointing hand the other one holds the modifiers alone
-  const { layers, reachAt } = useReachLayers([...heldSets, held.slice(0, -1)], pairs)
-  const candidates = useMemo(() => benchCandidates(survey, heldSets, pageOf), [survey, heldSets, pageOf])
-  return { candidates, reachAt, ready: layers[heldKey(held)] !== undefined }
+  const { reachBySet, reachAt } = useReachOfSets([...heldSets, held.slice(0, -1)], pairs)
+  const candidates = useMemo(() => benchCandidates(index, heldSets, pageOf), [index, heldSets, pageOf])
+  return { candidates, reachAt, ready: reachBySet[heldKey(held)] !== undefined }
 }
 
 /** Places for the chosen command, or null when no command is chosen. */
 export function usePlaces(): Places | null {
   const plan = usePlan()
-  const { survey } = useDerived()
+  const { index } = useDerived()
   const commandId = useView((s) => s.commandId)
   const filter = useView((s) => s.placeFilter)
   const held = useHeld()
@@ -103,8 +105,8 @@ export function usePlaces(): Places | null {
   const command = plan.commands.find((c) => c.id === commandId)
   // what the weights multiply is worked out once; another weight only adds up anew
   const judged = useMemo(
-    () => (command ? placesOn(command, candidates, reachAt, survey) : []),
-    [command, candidates, reachAt, survey],
+    () => (command ? placesOn(command, candidates, reachAt, index) : []),
+    [command, candidates, reachAt, index],
   )
   const weighed = useMemo(() => reweigh(judged, plan.weights), [judged, plan.weights])
   const onDevice = useMemo(
@@ -112,25 +114,25 @@ export function usePlaces(): Places | null {
       filter.deviceId === null
         ? null
         : new Set(
-            survey.around.controls
-              .filter((c) => splitSpot(c.id).deviceId === filter.deviceId)
+            index.env.controls
+              .filter((c) => splitControlRef(c.id).deviceId === filter.deviceId)
               .map((c) => c.code ?? c.id),
           ),
-    [filter.deviceId, survey],
+    [filter.deviceId, index],
   )
   return useMemo(() => {
     if (!command) return null
-    const layer = held.join()
-    const inLayer = weighed.filter((p) => p.candidate.held.join() === layer && p.candidate.plain)
-    const passes = (p: Place): boolean =>
+    const byControl = held.join()
+    const inSet = weighed.filter((p) => p.candidate.held.join() === byControl && p.candidate.plain)
+    const passes = (p: CandidatePlace): boolean =>
       // with modifiers held only what goes with them is looked at
-      (held.length === 0 || p.candidate.held.join() === layer) &&
+      (held.length === 0 || p.candidate.held.join() === byControl) &&
       (!filter.bareOnly || p.candidate.held.length === 0) &&
-      (onDevice === null || (p.candidate.spot !== null && onDevice.has(p.candidate.spot))) &&
+      (onDevice === null || (p.candidate.controlRef !== null && onDevice.has(p.candidate.controlRef))) &&
       (!filter.freeOnly || isFree(p))
     return {
       command,
-      bySpot: bestBySpot(inLayer),
+      byControlRef: bestByControlRef(inSet),
       ranked: rankPlaces(weighed.filter(passes)),
       ready,
       candidates,

@@ -1,6 +1,5 @@
-import { defaultPlaceWeights, type PlaceWeights } from '@reach-plot/core'
+import { defaultPlaceWeights, type PlaceWeights, setWeight, resetWeights } from '@reach-plot/core'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { setWeight } from '../../store/rule-edits.js'
 
 const sliders: readonly {
   readonly name: keyof PlaceWeights
@@ -33,9 +32,7 @@ export function WeightsPanel() {
             step={10}
             value={plan.weights[name]}
             aria-valuetext={`${plan.weights[name]} ms ${hint}`}
-            onChange={(e) =>
-              edit((draft) => setWeight(draft, name, Number(e.target.value)), `weight ${name}`)
-            }
+            onChange={(e) => edit((plan) => setWeight(plan, name, Number(e.target.value)), `weight ${name}`)}
           />
           <span className="text-right">{plan.weights[name]} ms</span>
         </label>
@@ -45,7 +42,7 @@ export function WeightsPanel() {
           type="button"
           className="link text-[12px]"
           disabled={isDefault}
-          onClick={() => edit((draft) => void (draft.weights = { ...defaultPlaceWeights }))}
+          onClick={() => edit(resetWeights)}
         >
           Usual weights
         </button>

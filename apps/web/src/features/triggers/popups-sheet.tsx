@@ -9,34 +9,32 @@ import {
   triggerName,
   type PopupSet,
   type Trigger,
+  addPopup,
+  deletePopup,
+  editPopup,
 } from '@reach-plot/core'
 import { Sheet } from '../../shared/dialog.js'
 import { NumberBox } from '../../shared/number-box.js'
 import { TriggerChip } from '../../shared/trigger-chip.js'
 import { onEditable } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
-import { addPopup, deletePopup, editPopup } from '../../store/popup-edits.js'
 import { useDerived } from '../../store/selectors.js'
 import { TriggerField } from './trigger-field.js'
 import { TriggerSheet } from './trigger-sheet.js'
 
 /** Pop-up sets of the arrangement: what brings each up, where, and what stands on its places in each context. */
 export function PopupsSheet({ onClose }: { onClose: () => void }) {
-  const { arrangement, around } = useDerived()
+  const { arrangement, env } = useDerived()
   const [chosenId, setChosenId] = useState(arrangement.popups[0]?.id ?? null)
   const [placing, setPlacing] = useState<Trigger | null>(null)
   const set = arrangement.popups.find((s) => s.id === chosenId) ?? arrangement.popups[0]
   const add = (): void => {
     // a free button of the pointing hand is the usual opener
-    const free = around.controls
+    const free = env.controls
       .filter((c) => c.pointing === true && c.type === 'button')
       .flatMap((c) => plainTriggers(c, []))
       .find((t) => !arrangement.popups.some((s) => triggerKey(s.opener) === triggerKey(t)))
-    onEditable((draft) => {
-      addPopup(draft, 'New set', free ?? chord('F12'))
-      const active = draft.arrangements.find((a) => a.id === draft.activeArrangementId)
-      setChosenId(active?.popups.at(-1)?.id ?? null)
-    })
+    setChosenId(onEditable((plan) => addPopup(plan, 'New set', free ?? chord('F12'))))
   }
   // one dialog at a time: the sheet comes back when a command is placed
   if (placing) return <TriggerSheet start={placing} onClose={() => setPlacing(null)} />
@@ -87,9 +85,9 @@ export function PopupsSheet({ onClose }: { onClose: () => void }) {
 
 function SetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) => void }) {
   const plan = usePlan()
-  const { survey, around } = useDerived()
+  const { index, env } = useDerived()
   const edit = (change: Partial<Omit<PopupSet, 'id'>>): void =>
-    onEditable((draft) => editPopup(draft, set.id, change))
+    onEditable((plan) => editPopup(plan, set.id, change))
   return (
     <>
       <div className="mt-4 grid grid-cols-[130px_1fr] items-center gap-x-4 gap-y-3">
@@ -109,7 +107,7 @@ function SetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) 
           <button
             type="button"
             className="btn"
-            onClick={() => onEditable((draft) => deletePopup(draft, set.id))}
+            onClick={() => onEditable((plan) => deletePopup(plan, set.id))}
           >
             <Trash2 size={14} aria-hidden="true" /> Delete the set
           </button>
@@ -128,10 +126,10 @@ function SetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) 
         <div className="w-[120px]">
           <NumberBox
             label="Places"
-            value={set.places}
+            value={set.entries}
             min={2}
             max={12}
-            onChange={(places) => edit({ places: Math.round(places) })}
+            onChange={(entries) => edit({ entries: Math.round(entries) })}
           />
         </div>
         <span className="col-span-2 caption border-b border-rule pb-1">Brought up by</span>
@@ -142,9 +140,9 @@ function SetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) 
       </div>
       <p className="caption mt-5 border-b border-rule pb-1">Places, clockwise from the top</p>
       <ul>
-        {Array.from({ length: set.places }, (_, i) => {
-          const trigger: Trigger = { kind: 'popup', setId: set.id, place: i + 1 }
-          const commands = survey.holders.get(triggerKey(trigger)) ?? []
+        {Array.from({ length: set.entries }, (_, i) => {
+          const trigger: Trigger = { kind: 'popup', setId: set.id, entry: i + 1 }
+          const commands = index.holders.get(triggerKey(trigger)) ?? []
           return (
             <li key={i} className="flex items-center gap-3 border-b border-rule py-1">
               <span className="w-6 text-right text-ink-2">{i + 1}</span>
@@ -166,7 +164,7 @@ function SetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) 
               <button
                 type="button"
                 className="btn"
-                aria-label={`Place a command on ${triggerName(trigger, around)}`}
+                aria-label={`Place a command on ${triggerName(trigger, env)}`}
                 onClick={() => onPlace(trigger)}
               >
                 <TriggerChip trigger={trigger} /> +

@@ -24,7 +24,7 @@ export function RelayField({
   onChange: (sends: readonly Chord[]) => void
   command: Command | undefined
 }) {
-  const { around, triggersOf } = useDerived()
+  const { env, triggersOf } = useDerived()
   const [text, setText] = useState('')
   const [fault, setFault] = useState('')
   const id = useId()
@@ -51,7 +51,7 @@ export function RelayField({
               <button
                 type="button"
                 className="-mr-1 inline-flex size-6 items-center justify-center"
-                aria-label={`Do not send ${triggerName(sent, around)}`}
+                aria-label={`Do not send ${triggerName(sent, env)}`}
                 onClick={() => onChange(sends.filter((_, k) => k !== i))}
               >
                 <X size={12} aria-hidden="true" />
@@ -83,7 +83,7 @@ export function RelayField({
           <ListenButton {...keyFind} label="Add a combination by pressing it" />
           {own && sends.length === 0 && (
             <button type="button" className="btn" onClick={() => onChange([own])}>
-              Send {triggerName(own, around)}, its key
+              Send {triggerName(own, env)}, its key
             </button>
           )}
         </form>

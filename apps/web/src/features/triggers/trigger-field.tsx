@@ -9,9 +9,9 @@ import {
   modifierName,
   pagesOf,
   plainTriggers,
-  splitSpot,
-  spotName,
-  spotOf,
+  splitControlRef,
+  controlName,
+  controlRefOf,
   triggerKey,
   withAct,
   withHeld,
@@ -24,7 +24,7 @@ import { ListenButton, useKeyFind } from '../../shared/key-find.js'
 import { ModifierSign } from '../../shared/modifier-sign.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
-import { offeredModifiers, toggle } from '../plot/layers.js'
+import { offeredModifiers, toggle } from '../plot/held-sets.js'
 
 /** Choices from which any trigger of the bench can be made, as rows of a two-column grid. */
 export function TriggerField({
@@ -35,21 +35,22 @@ export function TriggerField({
   onChange: (trigger: Trigger) => void
 }) {
   const plan = usePlan()
-  const { around, arrangement, bench } = useDerived()
+  const { env, arrangement, bench } = useDerived()
   const pageOf = usePageOf()
   const keyFind = useKeyFind(onChange)
   const id = useId()
   const held = heldOf(trigger)
-  const spotNow = spotOf(trigger)
-  const controls = around.controls.filter((c) => plainTriggers(c, []).length > 0)
-  const control = controls.find((c) => (c.code ?? c.id) === spotNow)
-  const deviceId = trigger.kind === 'popup' ? '' : (control?.deviceId ?? splitSpot(spotNow ?? '').deviceId)
+  const refNow = controlRefOf(trigger)
+  const controls = env.controls.filter((c) => plainTriggers(c, []).length > 0)
+  const control = controls.find((c) => (c.code ?? c.id) === refNow)
+  const deviceId =
+    trigger.kind === 'popup' ? '' : (control?.deviceId ?? splitControlRef(refNow ?? '').deviceId)
   const device = plan.devices.find((d) => d.id === deviceId)
   const onDevice = controls.filter((c) => c.deviceId === deviceId)
   const pages = pagesOf(device)
   const ways = control && control.code === null ? plainTriggers(control, held, pageOfTrigger(trigger)) : []
   const nameOf = (c: BenchControl): string =>
-    c.code !== null ? keyLegend(c.code, around.layout, around.systemId) : c.name || c.controlId
+    c.code !== null ? keyLegend(c.code, env.layout, env.systemId) : c.name || c.controlId
 
   const toControl = (c: BenchControl | undefined): void => {
     if (!c) return
@@ -66,7 +67,7 @@ export function TriggerField({
         value={trigger.kind === 'popup' ? 'popup' : deviceId}
         onChange={(e) => {
           const [set] = arrangement.popups
-          if (e.target.value === 'popup' && set) onChange({ kind: 'popup', setId: set.id, place: 1 })
+          if (e.target.value === 'popup' && set) onChange({ kind: 'popup', setId: set.id, entry: 1 })
           else toControl(controls.find((c) => c.deviceId === e.target.value))
         }}
       >
@@ -84,7 +85,7 @@ export function TriggerField({
             id={`${id}-set`}
             className="field"
             value={trigger.setId}
-            onChange={(e) => onChange({ kind: 'popup', setId: e.target.value, place: 1 })}
+            onChange={(e) => onChange({ kind: 'popup', setId: e.target.value, entry: 1 })}
           >
             {arrangement.popups.map((s) => (
               <option key={s.id} value={s.id}>
@@ -92,15 +93,15 @@ export function TriggerField({
               </option>
             ))}
           </select>
-          <label htmlFor={`${id}-place`}>Place in it</label>
+          <label htmlFor={`${id}-entry`}>Entry in it</label>
           <select
-            id={`${id}-place`}
+            id={`${id}-entry`}
             className="field"
-            value={trigger.place}
-            onChange={(e) => onChange({ ...trigger, place: Number(e.target.value) })}
+            value={trigger.entry}
+            onChange={(e) => onChange({ ...trigger, entry: Number(e.target.value) })}
           >
             {Array.from(
-              { length: arrangement.popups.find((s) => s.id === trigger.setId)?.places ?? 0 },
+              { length: arrangement.popups.find((s) => s.id === trigger.setId)?.entries ?? 0 },
               (_, i) => (
                 <option key={i} value={i + 1}>
                   {i + 1}
@@ -155,7 +156,7 @@ export function TriggerField({
             >
               {ways.map((w) => (
                 <option key={triggerKey(w)} value={triggerKey(w)}>
-                  {w.kind === 'button' ? 'press' : spotName(w, around)}
+                  {w.kind === 'button' ? 'press' : controlName(w, env)}
                 </option>
               ))}
             </select>
@@ -205,7 +206,7 @@ export function TriggerField({
           )}
           <span id={`${id}-held`}>Modifiers</span>
           <div role="group" aria-labelledby={`${id}-held`} className="flex flex-wrap gap-2">
-            {offeredModifiers(around.layout).map((m) => (
+            {offeredModifiers(env.layout).map((m) => (
               <button
                 key={m}
                 type="button"
@@ -213,7 +214,7 @@ export function TriggerField({
                 aria-pressed={held.includes(m)}
                 onClick={() => onChange(withHeld(trigger, toggle(held, m)))}
               >
-                <ModifierSign modifier={m} /> {modifierName(m, around.systemId)}
+                <ModifierSign modifier={m} /> {modifierName(m, env.systemId)}
               </button>
             ))}
           </div>

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import {
   contextsInWords,
   fullName,
-  keptBy,
+  reservedBy,
   triggerKey,
   triggerName,
   type Chord,
@@ -11,8 +11,8 @@ import {
 import { Sheet } from '../../shared/dialog.js'
 import { place } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
-import { noHeld, useReachLayers } from '../../store/reach.js'
-import { layersOf, useDerived, useFrontCommands } from '../../store/selectors.js'
+import { noHeld, useReachOfSets } from '../../store/reach.js'
+import { heldSetsOf, useDerived, useFrontCommands } from '../../store/selectors.js'
 import { RelayField } from './relay-field.js'
 import { TriggerField } from './trigger-field.js'
 
@@ -35,21 +35,21 @@ export function TriggerSheet({
   onClose: () => void
 }) {
   const plan = usePlan()
-  const { around, arrangement, survey, triggersOf } = useDerived()
+  const { env, arrangement, index, triggersOf } = useDerived()
   const front = useFrontCommands()
   const [chosen, setChosen] = useState(commandId ?? front[0]?.id ?? '')
   const [trigger, setTrigger] = useState(start)
   const [sends, setSends] = useState<readonly Chord[]>(startSends)
   const [keep, setKeep] = useState(false)
   const command = plan.commands.find((c) => c.id === chosen)
-  const { reachOf } = useReachLayers(noHeld, layersOf(trigger, arrangement))
+  const { reachOf } = useReachOfSets(noHeld, heldSetsOf(trigger, arrangement))
   const reach = reachOf(trigger)
-  const name = triggerName(trigger, around)
-  const kept = keptBy(trigger, survey)
-  const holders = (survey.holders.get(triggerKey(trigger)) ?? []).filter(
+  const name = triggerName(trigger, env)
+  const kept = reservedBy(trigger, index)
+  const holders = (index.holders.get(triggerKey(trigger)) ?? []).filter(
     (c) => c.id !== chosen && c.programId === command?.programId,
   )
-  const lacks = survey.layers.device(trigger)
+  const lacks = index.stages.device(trigger)
   const program = plan.programs.find((p) => p.id === command?.programId)
   const isKey = 'code' in trigger
   const run = (): void => {
@@ -134,7 +134,7 @@ export function TriggerSheet({
             />
             Keep{' '}
             {triggersOf(command.id)
-              .map((t) => triggerName(t, around))
+              .map((t) => triggerName(t, env))
               .join(' and ')}{' '}
             as well
           </label>

@@ -8,7 +8,7 @@ const words: Readonly<Record<TraceStep['outcome'], string>> = {
   runs: 'runs',
 }
 
-/** One press as a chain of layers. */
+/** One press as a chain of stages. */
 export function TraceCard({
   name,
   scene,
@@ -37,7 +37,7 @@ export function TraceCard({
           const Sign = signs[step.outcome]
           return (
             <li key={i} className="grid grid-cols-[92px_18px_1fr] gap-x-2 py-[3px]">
-              <span className="caption pt-[3px]">{step.layer}</span>
+              <span className="caption pt-[3px]">{step.stage}</span>
               <Sign
                 size={14}
                 className={`mt-[3px] ${step.outcome === 'ends' ? 'text-magenta' : step.outcome === 'runs' ? 'text-contour' : 'text-ink-2'}`}

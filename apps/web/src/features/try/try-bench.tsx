@@ -18,17 +18,17 @@ export function TryBench({
   onControl,
 }: {
   front: { readonly programId: string; readonly contextId: string }
-  onControl: (spot: string) => void
+  onControl: (controlRef: string) => void
 }) {
   const plan = usePlan()
   const derived = useDerived()
-  const { around, bench } = derived
+  const { env, bench } = derived
   const pageOf = usePageOf()
   const held = useHeld()
-  const spot = useView((s) => s.spot)
+  const controlRef = useView((s) => s.controlRef)
   const svg = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)
-  const walk = useKeyWalk(svg, around.controls, derived.rests.index, onControl)
+  const walk = useKeyWalk(svg, env.controls, derived.rests.index, onControl)
   const { tabId } = walk
   const { fit, reveal } = useChartZoom(svg, group, noop)
   const outlines = useMemo(
@@ -50,8 +50,18 @@ export function TryBench({
   )
   useEffect(() => fit(extent), [extent, fit])
   const faces = useMemo(
-    () => keyFaces({ derived, front, held, layer: undefined, places: null, pageOf, chosenSpot: spot, tabId }),
-    [derived, front.programId, front.contextId, held, pageOf, spot, tabId], // eslint-disable-line react-hooks/exhaustive-deps
+    () =>
+      keyFaces({
+        derived,
+        front,
+        held,
+        byControl: undefined,
+        places: null,
+        pageOf,
+        chosenRef: controlRef,
+        tabId,
+      }),
+    [derived, front.programId, front.contextId, held, pageOf, controlRef, tabId], // eslint-disable-line react-hooks/exhaustive-deps
   )
   return (
     <div className="relative min-h-0 grow">

@@ -15,8 +15,8 @@ import {
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
-import { LayerBar } from '../plot/layer-bar.js'
-import { spotOfControl } from '../plot/chart-faces.js'
+import { ModifierSetBar } from '../plot/modifier-set-bar.js'
+import { refOfControl } from '../plot/chart-faces.js'
 import { TryBench } from './try-bench.js'
 import { TraceCard } from './trace-card.js'
 import { useRealKeys } from './use-real-keys.js'
@@ -38,10 +38,10 @@ const actLabels: Readonly<Record<Act, string>> = {
   during: 'keep down',
 }
 
-/** The simulated bench: press a control, or a real key, and see what each layer does with it until a command runs. */
+/** The simulated bench: press a control, or a real key, and see what each stage does with it until a command runs. */
 export function TryView() {
   const plan = usePlan()
-  const { around, arrangement, survey } = useDerived()
+  const { env, arrangement, index } = useDerived()
   const front = useFront()
   const pageOf = usePageOf()
   const held = useHeld()
@@ -61,8 +61,8 @@ export function TryView() {
 
   const press = (trigger: Trigger): void => {
     if (!program) return
-    const trace = tracePress(trigger, { programId: program.id, contextId }, arrangement.placements, around)
-    setPopup(survey.layers.opensPopup(trigger) ?? null)
+    const trace = tracePress(trigger, { programId: program.id, contextId }, arrangement.placements, env)
+    setPopup(index.stages.opensPopup(trigger) ?? null)
     if (trace.opensPage !== undefined && 'deviceId' in trigger) {
       const { openPages } = useView.getState()
       const { [trigger.deviceId]: _before, ...others } = openPages
@@ -74,7 +74,7 @@ export function TryView() {
       [
         {
           n: (before[0]?.n ?? 0) + 1,
-          name: triggerName(trigger, around),
+          name: triggerName(trigger, env),
           scene: `${program.name}, ${context?.name ?? ''}`,
           trace,
         },
@@ -91,16 +91,16 @@ export function TryView() {
       : acted
   }
   const onControl = (at: string): void => {
-    const control = around.controls.find((c) => spotOfControl(c) === at)
+    const control = env.controls.find((c) => refOfControl(c) === at)
     if (!control) return
     const page = control.code === null ? pageOf(control.deviceId) : undefined
     const triggers = plainTriggers(control, held, page)
     setWays(triggers.length > 1 ? { control, triggers } : null)
     const [first] = triggers
     if (triggers.length === 1 && first) press(worked(first, control))
-    set({ spot: at })
+    set({ controlRef: at })
   }
-  useRealKeys(listening, around.layout, press)
+  useRealKeys(listening, env.layout, press)
   useEffect(() => {
     if (!listening) return
     const onKeyDown = (event: KeyboardEvent): void => {
@@ -109,15 +109,15 @@ export function TryView() {
     addEventListener('keydown', onKeyDown)
     return () => removeEventListener('keydown', onKeyDown)
   }, [listening])
-  const spot = useView((s) => s.spot)
-  const last = around.controls.find((c) => c.id === spot)
+  const controlRef = useView((s) => s.controlRef)
+  const last = env.controls.find((c) => c.id === controlRef)
   const canHold = last !== undefined && last.code === null && last.type !== 'field'
 
   return (
     <>
       <section aria-label="Bench to press" className="flex min-w-0 grow flex-col">
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2 px-[14px] pt-[10px] pb-2">
-          <LayerBar />
+          <ModifierSetBar />
           <div className="flex items-center gap-2">
             <label htmlFor="try-act">How</label>
             <select
@@ -151,8 +151,8 @@ export function TryView() {
               onClick={() => setHeldControl(heldControl ? null : (last ?? null))}
             >
               {heldControl
-                ? `${around.legends?.get(heldControl.id) ?? heldControl.id} is held; let go`
-                : `Keep ${around.legends?.get(last?.id ?? '') ?? ''} held`}
+                ? `${env.legends?.get(heldControl.id) ?? heldControl.id} is held; let go`
+                : `Keep ${env.legends?.get(last?.id ?? '') ?? ''} held`}
             </button>
           )}
         </div>
@@ -164,7 +164,7 @@ export function TryView() {
           >
             {ways && (
               <>
-                <span>{around.legends?.get(ways.control.id)}:</span>
+                <span>{env.legends?.get(ways.control.id)}:</span>
                 {ways.triggers.map((t) => (
                   <button
                     key={triggerKey(t)}
@@ -172,8 +172,8 @@ export function TryView() {
                     className="btn font-chart text-[14px] font-semibold"
                     onClick={() => press(worked(t, ways.control))}
                   >
-                    {t.kind === 'button' ? 'press' : triggerName(t, around).split(' ').slice(-1)[0]}
-                    <span className="sr-only"> {triggerName(t, around)}</span>
+                    {t.kind === 'button' ? 'press' : triggerName(t, env).split(' ').slice(-1)[0]}
+                    <span className="sr-only"> {triggerName(t, env)}</span>
                   </button>
                 ))}
               </>
@@ -181,9 +181,9 @@ export function TryView() {
             {popup && (
               <>
                 <span>{popup.name}, pick:</span>
-                {Array.from({ length: popup.places }, (_, i) => {
-                  const t: Trigger = { kind: 'popup', setId: popup.id, place: i + 1 }
-                  const command = (survey.holders.get(triggerKey(t)) ?? []).find(
+                {Array.from({ length: popup.entries }, (_, i) => {
+                  const t: Trigger = { kind: 'popup', setId: popup.id, entry: i + 1 }
+                  const command = (index.holders.get(triggerKey(t)) ?? []).find(
                     (c) =>
                       c.programId === program?.id &&
                       (c.contextIds.length === 0 || c.contextIds.includes(contextId)),

@@ -1,18 +1,22 @@
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react'
 import { useState } from 'react'
 import { toast } from 'sonner'
-import { fullName, routineFrom, type Plan, type Routine, type RoutineStep } from '@reach-plot/core'
-import { NumberBox } from '../../shared/number-box.js'
-import { undoAction } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
 import {
+  fullName,
+  routineFrom,
+  type Plan,
+  type Routine,
+  type RoutineStep,
   addStep,
   deleteRoutine,
   editRoutine,
   keepRoutine,
   moveStep,
   removeStep,
-} from '../../store/usage-edits.js'
+} from '@reach-plot/core'
+import { NumberBox } from '../../shared/number-box.js'
+import { undoAction } from '../../store/actions.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
 
 const nameOf = (plan: Plan, id: string): string => {
   const command = plan.commands.find((c) => c.id === id)
@@ -48,25 +52,21 @@ export function RoutinesView() {
       nameOf(plan, id ?? ''),
     )
     const name = `${first} to ${last}`
-    edit((draft) => {
-      keepRoutine(draft, routineFrom(sequence, hours, 'new', name))
-      setChosenId(draft.routines.at(-1)?.id ?? null)
-    })
+    setChosenId(edit((before) => keepRoutine(before, routineFrom(sequence, hours, 'new', name))))
     toast(`“${name}” is kept as a routine`, { action: undoAction() })
   }
-  const startNew = (): void =>
-    edit((draft) => {
-      const [command] = plan.commands
-      if (!command) return
-      keepRoutine(draft, {
-        id: 'new',
-        name: 'New routine',
-        programId: command.programId,
-        steps: [{ kind: 'command', commandId: command.id }],
-        timesPerHour: 0,
-      })
-      setChosenId(draft.routines.at(-1)?.id ?? null)
-    })
+  const startNew = (): void => {
+    const [command] = plan.commands
+    if (!command) return
+    const started = {
+      id: 'new',
+      name: 'New routine',
+      programId: command.programId,
+      steps: [{ kind: 'command', commandId: command.id }],
+      timesPerHour: 0,
+    } as const
+    setChosenId(edit((before) => keepRoutine(before, { ...started, steps: [...started.steps] })))
+  }
   return (
     <div className="flex min-h-0 grow">
       <section
@@ -169,7 +169,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
         maxLength={120}
         onChange={(e) =>
           e.target.value !== '' &&
-          edit((draft) => editRoutine(draft, id, { name: e.target.value }), `routine ${id}`)
+          edit((plan) => editRoutine(plan, id, { name: e.target.value }), `routine ${id}`)
         }
       />
       <div className="mt-2 flex items-end justify-between gap-3">
@@ -180,7 +180,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
             min={0}
             max={100_000}
             onChange={(timesPerHour) =>
-              edit((draft) => editRoutine(draft, id, { timesPerHour }), `times ${id}`)
+              edit((plan) => editRoutine(plan, id, { timesPerHour }), `times ${id}`)
             }
           />
         </div>
@@ -189,7 +189,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
           type="button"
           className="btn"
           onClick={() => {
-            edit((draft) => deleteRoutine(draft, id))
+            edit((plan) => deleteRoutine(plan, id))
             toast(`“${routine.name}” is deleted`, { action: undoAction() })
           }}
         >
@@ -210,7 +210,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
                 className="p-1.5 disabled:opacity-40"
                 aria-label={`Move step ${i + 1}, ${name}, up`}
                 disabled={i === 0}
-                onClick={() => edit((draft) => moveStep(draft, id, i, i - 1))}
+                onClick={() => edit((plan) => moveStep(plan, id, i, i - 1))}
               >
                 <ArrowUp size={13} aria-hidden="true" />
               </button>
@@ -219,7 +219,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
                 className="p-1.5 disabled:opacity-40"
                 aria-label={`Move step ${i + 1}, ${name}, down`}
                 disabled={i === routine.steps.length - 1}
-                onClick={() => edit((draft) => moveStep(draft, id, i, i + 1))}
+                onClick={() => edit((plan) => moveStep(plan, id, i, i + 1))}
               >
                 <ArrowDown size={13} aria-hidden="true" />
               </button>
@@ -228,7 +228,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
                 className="p-1.5 disabled:opacity-40"
                 aria-label={`Take out step ${i + 1}, ${name}`}
                 disabled={routine.steps.length === 1}
-                onClick={() => edit((draft) => removeStep(draft, id, i))}
+                onClick={() => edit((plan) => removeStep(plan, id, i))}
               >
                 <X size={13} aria-hidden="true" />
               </button>
@@ -243,7 +243,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
           value=""
           onChange={(e) =>
             e.target.value !== '' &&
-            edit((draft) => addStep(draft, id, { kind: 'command', commandId: e.target.value }))
+            edit((plan) => addStep(plan, id, { kind: 'command', commandId: e.target.value }))
           }
         >
           <option value="">Add a command …</option>
@@ -264,7 +264,7 @@ function RoutineEditor({ routine }: { routine: Routine }) {
             key={name}
             type="button"
             className="btn"
-            onClick={() => edit((draft) => addStep(draft, id, step))}
+            onClick={() => edit((plan) => addStep(plan, id, step))}
           >
             {name}
           </button>

@@ -1,9 +1,8 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
-import { acceptUsage, fullName, type UsageReport } from '@reach-plot/core'
+import { acceptUsage, fullName, type UsageReport, addUnknown, takeUsage } from '@reach-plot/core'
 import { undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { addUnknown } from '../../store/usage-edits.js'
 import { cancelUsage } from './use-usage-import.js'
 
 const shownBad = 200
@@ -16,11 +15,10 @@ export function UsageReportPanel({ report }: { report: UsageReport }) {
   const [withUnknown, setWithUnknown] = useState(false)
   const names = new Map(plan.commands.map((c) => [c.id, fullName(c)]))
   const take = (): void => {
-    edit((draft) => {
-      const { usage, commands } = acceptUsage(report, plan.commands)
-      draft.usage = usage
-      draft.commands = commands.map((c) => ({ ...c }))
-      if (withUnknown) addUnknown(draft, report)
+    edit((before) => {
+      const { usage, commands } = acceptUsage(report, before.commands)
+      const taken = takeUsage(before, usage, commands)
+      return withUnknown ? addUnknown(taken, report) : taken
     })
     toast(`${report.goodRows.toLocaleString('en-GB')} rows of ${report.source} are in the plan`, {
       action: undoAction(),

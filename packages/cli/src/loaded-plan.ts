@@ -1,0 +1,88 @@
+import {
+  benchCandidates,
+  isModifier,
+  modifierSets,
+  pageFor,
+  prepare,
+  type Arrangement,
+  type Candidate,
+  type Command,
+  type Modifier,
+  type Plan,
+  type PreparedModel,
+} from '@reach-plot/core'
+import { catalogues, loadPlan, usageError } from './io.js'
+
+/** A plan file that a verb works on, prepared. */
+export interface LoadedPlan {
+  readonly plan: Plan
+  readonly model: PreparedModel
+  /** every trigger for a command of a program */
+  candidatesFor(programId: string, held?: readonly Modifier[]): Candidate[]
+}
+
+/** Sets of more modifiers than this are only looked at when they are asked for. */
+const mostHeld = 2
+
+/** @param arrangementId  the one to work on; the one in front where left out */
+export function openPlan(path: string | undefined, arrangementId?: string): LoadedPlan {
+  return loadedPlan(loadPlan(path), arrangementId)
+}
+
+export function loadedPlan(plan: Plan, arrangementId?: string): LoadedPlan {
+  const model = prepare(plan, catalogues, {
+    ...(arrangementId !== undefined && { arrangement: arrangementOf(plan, arrangementId) }),
+  })
+  const { env, index } = model
+  return {
+    plan,
+    model,
+    candidatesFor: (programId, held) =>
+      benchCandidates(index, held ? [held] : modifierSets(env.layout.altGraph, mostHeld), (id) =>
+        pageFor(id, programId, env),
+      ),
+  }
+}
+
+export const arrangementOf = (plan: Plan, id: string): Arrangement =>
+  known(plan.arrangements, id, 'arrangement')
+
+/** What of a list has this id. */
+export function known<T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T {
+  const found = list.find((x) => x.id === id)
+  if (found) return found
+  throw usageError(
+    `there is no ${what} "${id.slice(0, 40)}"`,
+    `choose one of ${list.map((x) => x.id).join(', ')}`,
+  )
+}
+
+/** What of a list has this id or name; capitals do not count. */
+export function named<T extends { readonly id: string; readonly name: string }>(
+  list: readonly T[],
+  wanted: string,
+): T | undefined {
+  return list.find((x) => x.id === wanted) ?? list.find((x) => x.name.toLowerCase() === wanted.toLowerCase())
+}
+
+export function commandOf(plan: Plan, wanted: string | undefined, option = 'command'): Command {
+  const found = plan.commands.filter((c) => c.id === wanted || c.name.toLowerCase() === wanted?.toLowerCase())
+  const [command] = found
+  if (command && found.length === 1) return command
+  throw usageError(
+    command
+      ? `${found.length} commands are called "${wanted}"`
+      : `there is no command "${wanted ?? ''}" for --${option}`,
+    command ? `give the id: ${found.map((c) => c.id).join(', ')}` : 'give its name or id',
+  )
+}
+
+/** `Control+Shift`, or `none`; undefined when the option is not given. */
+export function modifiersOf(given: string | undefined): Modifier[] | undefined {
+  if (given === undefined) return undefined
+  const words = given === 'none' ? [] : given.split('+').filter(Boolean)
+  const held = words.filter(isModifier)
+  if (held.length !== words.length)
+    throw usageError(`--modifiers "${given}" is not known`, 'join Control, Shift, Alt, AltGraph, Meta by +')
+  return held
+}

@@ -1,0 +1,85 @@
+import { mnemonicContext, type MnemonicContext } from '../mnemonics/index.js'
+import { groupKey, pressStages, type Environment, type GroupKey, type PressStages } from '../model/index.js'
+import { triggerKey } from '../triggers/index.js'
+import type { Clash } from './clash.js'
+import { consistencyRules } from './consistency-rules.js'
+import type { CheckContext, Finding, Group, Rule } from './finding.js'
+import type { Groups } from './groups.js'
+import { pressRules } from './press-rules.js'
+import { programRules } from './program-rules.js'
+import { relays } from './relay.js'
+import { slipRules } from './slip-rules.js'
+import { strokeRules } from './stroke-rules.js'
+
+const rules: readonly Rule[] = [
+  ...pressRules,
+  relays,
+  ...programRules,
+  ...strokeRules,
+  ...slipRules,
+  ...consistencyRules,
+]
+
+/** What all rules say of one group, and what they asked to say it: asked again when an answer changes. */
+export interface Judgement {
+  readonly clashes: readonly Clash[]
+  readonly askedGroups: ReadonlySet<GroupKey>
+  readonly askedCommands: ReadonlySet<string>
+}
+
+/** Judges groups one by one over the same surroundings. */
+export class Judge {
+  private readonly stages: PressStages
+  private readonly mnemonics: MnemonicContext
+
+  constructor(
+    private readonly env: Environment,
+    private readonly groups: Groups,
+  ) {
+    this.stages = pressStages(env)
+    this.mnemonics = mnemonicContext(env, () => [])
+  }
+
+  judge(group: Group): Judgement {
+    const askedGroups = new Set<GroupKey>()
+    const askedCommands = new Set<string>()
+    const context: CheckContext = {
+      env: this.env,
+      stages: this.stages,
+      neighbours: this.mnemonics.neighbours,
+      group: (programId, key) => {
+        const asked = groupKey(programId, key)
+        askedGroups.add(asked)
+        return this.groups.get(asked)
+      },
+      isPlaced: (id) => {
+        askedCommands.add(id)
+        return this.groups.isPlaced(id)
+      },
+      isSameIdea: (a, b) => this.mnemonics.sameIdeas(a).some((c) => c.id === b.id),
+    }
+    const seen = new Map<string, number>()
+    const clashes = rules
+      .flatMap((rule) => rule(group, context))
+      .map((finding) => asClash(finding, group, seen))
+    return { clashes, askedGroups, askedCommands }
+  }
+}
+
+/** A finding with its trigger and an id: the same in every run, and stored where the person accepts it. */
+function asClash(
+  { commands, ...part }: Finding,
+  { program, trigger }: Group,
+  seen: Map<string, number>,
+): Clash {
+  const base = `${part.kind}:${program.id} ${triggerKey(trigger)}`
+  const nth = (seen.get(base) ?? 0) + 1
+  seen.set(base, nth)
+  return {
+    ...part,
+    id: nth === 1 ? base : `${base}:${nth}`,
+    trigger,
+    programId: program.id,
+    commandIds: [...new Set(commands.map((c) => c.id))],
+  }
+}

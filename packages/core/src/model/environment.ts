@@ -1,0 +1,162 @@
+import {
+  benchControls,
+  deviceLegends,
+  handOnBench,
+  type Bench,
+  type BenchControl,
+  type Control,
+  type Device,
+  type HandSide,
+} from '../bench/index.js'
+import type { Command, Program, Rules } from '../commands/index.js'
+import { CoreError } from '../errors.js'
+import { handModel } from '../hand/index.js'
+import type { Memory } from '../mnemonics/index.js'
+import { activeArrangement, activeBench, type Arrangement, type Plan } from '../plan/index.js'
+import type { OwnSystemKeys, SystemKeys } from '../systems/index.js'
+import {
+  chord,
+  codeOfCharacter,
+  isModifier,
+  triggerKey,
+  type Naming,
+  type NationalLayout,
+  type PopupSet,
+  type SystemId,
+  type TriggerKey,
+} from '../triggers/index.js'
+import { groupKey, type GroupKey } from './group-key.js'
+
+/** What stands around an arrangement: programs, commands, the system, the layout and the keys that are there. */
+export interface Environment extends Naming {
+  readonly programs: readonly Program[]
+  readonly commands: readonly Command[]
+  readonly systemId: SystemId
+  readonly system: SystemKeys
+  readonly layout: NationalLayout
+  /** controls on the bench */
+  readonly controls: readonly Control[]
+  /** all devices of the plan, for their pages */
+  readonly devices?: readonly Device[]
+  /** pop-up sets of the arrangement */
+  readonly popups?: readonly PopupSet[]
+  /** what the person wants left alone */
+  readonly rules?: Rules
+  /** what the person says about names */
+  readonly memory?: Memory
+  /** the hand on the keys; a left one where left out */
+  readonly handSide?: HandSide
+  /** another national layout that the person switches to */
+  readonly otherLayout?: NationalLayout
+  /** the person's own settings of the system's keys */
+  readonly ownKeys?: OwnSystemKeys[string]
+  /** chords (trigger keys) that a browser keeps */
+  readonly browserKeys?: ReadonlySet<TriggerKey>
+  /** chords that were pressed on this machine */
+  readonly probes?: ReadonlyMap<TriggerKey, 'arrives' | 'swallowed'>
+  /** commands of the programs' defaults */
+  readonly defaults?: ReadonlyMap<GroupKey, readonly Command[]>
+}
+
+/** Reference data that a plan's ids point into. */
+export interface Catalogues {
+  readonly layouts: readonly NationalLayout[]
+  readonly systems: readonly SystemKeys[]
+  /** combinations that a browser keeps, such as `Control+Shift+p`; none where left out */
+  readonly browserKeys?: readonly string[]
+}
+
+const pick = <T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T => {
+  const found = list.find((item) => item.id === id)
+  if (found) return found
+  throw new CoreError('REFERENCE_UNKNOWN', {
+    where: [what],
+    what: `there is no ${what} "${id.slice(0, 40)}"`,
+    remedy: `choose one of ${list.map((item) => item.id).join(', ')}`,
+  })
+}
+
+export const layoutOf = (plan: Pick<Plan, 'layoutId'>, catalogues: Catalogues): NationalLayout =>
+  pick(catalogues.layouts, plan.layoutId, 'layout')
+
+/** Surroundings whose controls lie at their places on the desk. */
+export interface BenchEnvironment extends Environment {
+  readonly controls: readonly BenchControl[]
+  readonly devices: readonly Device[]
+}
+
+/**
+ * What stands around an arrangement: commands, system, layout and the keys on the bench.
+ * @throws CoreError `REFERENCE_UNKNOWN` when the plan names a layout or system that the catalogues lack
+ */
+export function environmentOf(
+  plan: Plan,
+  catalogues: Catalogues,
+  { popups }: Pick<Arrangement, 'popups'> = activeArrangement(plan),
+  bench: Bench = activeBench(plan),
+): BenchEnvironment {
+  return {
+    devices: plan.devices,
+    popups,
+    legends: new Map([
+      ...deviceLegends(plan.devices),
+      ...plan.devices.map((d) => [`device/${d.id}`, d.name] as const),
+      ...popups.map((s) => [`popup/${s.id}`, s.name] as const),
+    ]),
+    programs: plan.programs,
+    commands: plan.commands,
+    systemId: plan.system,
+    system: pick(catalogues.systems, plan.system, 'system'),
+    layout: layoutOf(plan, catalogues),
+    controls: benchControls(bench, plan.devices),
+    rules: plan.rules,
+    memory: plan.memory,
+    ...(plan.otherLayoutId !== null && {
+      otherLayout: pick(catalogues.layouts, plan.otherLayoutId, 'other layout'),
+    }),
+    ...(plan.ownSystemKeys[plan.system] && { ownKeys: plan.ownSystemKeys[plan.system] }),
+    browserKeys: browserChords(catalogues.browserKeys ?? [], layoutOf(plan, catalogues)),
+    probes: new Map(
+      (bench.probes ?? [])
+        .filter((p) => p.system === plan.system)
+        .map((p) => [p.chord as TriggerKey, p.result] as const),
+    ),
+    defaults: defaultsOf(plan),
+    ...(bench.hands[0] && { handSide: bench.hands[0].side }),
+  }
+}
+
+/** Combinations as a browser's list writes them, as trigger keys on a layout. */
+const browserChords = (combos: readonly string[], layout: NationalLayout): ReadonlySet<TriggerKey> =>
+  new Set(
+    combos.flatMap((combo) => {
+      const parts = combo.split(/\+(?!$)/)
+      const key = parts.at(-1) as string
+      const held = parts.slice(0, -1).filter(isModifier)
+      const code = /^([A-Z]\w+|F\d+)$/.test(key) ? key : codeOfCharacter(layout, key)
+      return code === null || held.length !== parts.length - 1 ? [] : [triggerKey(chord(code, held))]
+    }),
+  )
+
+function defaultsOf(plan: Plan): ReadonlyMap<GroupKey, readonly Command[]> {
+  const commands = new Map(plan.commands.map((c) => [c.id, c]))
+  const out = new Map<GroupKey, Command[]>()
+  for (const { placements } of plan.arrangements.filter((a) => a.isDefault))
+    for (const { commandId, trigger } of placements) {
+      const command = commands.get(commandId)
+      if (!command) continue
+      const key = groupKey(command.programId, triggerKey(trigger))
+      out.set(key, [...(out.get(key) ?? []), command])
+    }
+  return out
+}
+
+/**
+ * Whether a plan can be worked with: its layout and system are in the catalogues and every fingertip has its control.
+ * @throws CoreError `REFERENCE_UNKNOWN`, `REST_MISSING`, `DEVICE_MISSING`
+ */
+export function checkPlanOpens(plan: Plan, catalogues: Catalogues): void {
+  environmentOf(plan, catalogues)
+  for (const bench of plan.benches)
+    for (const hand of bench.hands) handModel(handOnBench(hand), benchControls(bench, plan.devices))
+}

@@ -1,0 +1,29 @@
+import {
+  activeArrangement,
+  moveMany,
+  placeCommand,
+  removePlacement,
+  toggleSystemKey,
+  type Plan,
+} from '../plan/index.js'
+import { triggerKey } from '../triggers/index.js'
+import type { Remedy } from './remedies.js'
+
+/** The plan after a remedy, by the same edits as any other change. An arrangement of defaults stays as it is. */
+export function applyRemedy(plan: Plan, remedy: Remedy): Plan {
+  const { kind, commandId, from, to, otherId, sends } = remedy
+  if (kind === 'setting') return toggleSystemKey(plan, triggerKey(from))
+  if (commandId === undefined) return plan
+  if (kind === 'relay')
+    return sends ? placeCommand(plan, { commandId, trigger: from, keepOld: true, sends }) : plan
+  if (kind === 'swap' && to && otherId !== undefined)
+    return moveMany(plan, [
+      { commandId, from, to },
+      { commandId: otherId, from: to, to: from },
+    ])
+  if (!to) return removePlacement(plan, commandId, from)
+  const stands = activeArrangement(plan).placements.some(
+    (p) => p.commandId === commandId && triggerKey(p.trigger) === triggerKey(from),
+  )
+  return moveMany(plan, [{ commandId, from: stands ? from : null, to }])
+}

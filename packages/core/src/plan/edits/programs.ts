@@ -1,0 +1,119 @@
+import type { Context, Program } from '../../commands/index.js'
+import type { Chord } from '../../triggers/index.js'
+import { freshId } from '../ids.js'
+import type { Plan } from '../plan.js'
+import { edit, editWith } from './edit.js'
+
+/** Edits of programs and contexts. */
+const programIn = (plan: Plan, id: string): Program | undefined => plan.programs.find((p) => p.id === id)
+const contextIn = (plan: Plan, programId: string, id: string): Context | undefined =>
+  programIn(plan, programId)?.contexts.find((c) => c.id === id)
+
+export const addProgram = editWith((plan: Plan, name: string) => {
+  const id = freshId(name, new Set(plan.programs.map((p) => p.id)))
+  plan.programs.push({ id, name, contexts: [{ id: 'main', name: 'Main', typing: false, overlaps: [] }] })
+})
+
+export const renameProgram = edit((plan: Plan, id: string, name: string) => {
+  const program = programIn(plan, id)
+  if (program && name.trim() !== '') program.name = name.slice(0, 120)
+})
+
+/** Only a program without commands can be taken away. */
+export const deleteProgram = edit((plan: Plan, id: string) => {
+  if (plan.commands.some((c) => c.programId === id)) return
+  plan.programs = plan.programs.filter((p) => p.id !== id)
+  plan.routines = plan.routines.filter((r) => r.programId !== id)
+  plan.rules.lockedProgramIds = plan.rules.lockedProgramIds.filter((x) => x !== id)
+  for (const device of plan.devices)
+    if (device.kind === 'drawn')
+      for (const page of device.pages) if (page.programId === id) delete page.programId
+})
+
+export const setMenuChord = edit((plan: Plan, id: string, chord: Chord | null) => {
+  const program = programIn(plan, id)
+  if (!program) return
+  if (chord) program.menuChord = { ...chord }
+  else delete program.menuChord
+})
+
+export const addContext = editWith((plan: Plan, programId: string, name: string) => {
+  const program = programIn(plan, programId)
+  if (!program) return
+  const id = freshId(name, new Set(program.contexts.map((c) => c.id)))
+  program.contexts.push({ id, name, typing: false, overlaps: [] })
+})
+
+export const editContext = edit(
+  (
+    plan: Plan,
+    programId: string,
+    id: string,
+    change: Partial<Pick<Context, 'name' | 'typing' | 'everywhere'>>,
+  ) => {
+    const context = contextIn(plan, programId, id)
+    if (context) Object.assign(context, change)
+    if (context?.everywhere === false) delete context.everywhere
+  },
+)
+
+/** Takes a context away; commands that lived there only are live in the contexts that are left. */
+export const deleteContext = edit((plan: Plan, programId: string, id: string) => {
+  const program = programIn(plan, programId)
+  if (!program || program.contexts.length === 1) return
+  program.contexts = program.contexts.filter((c) => c.id !== id)
+  for (const context of program.contexts) context.overlaps = context.overlaps.filter((o) => o !== id)
+  assignDrags(
+    program,
+    (program.drags ?? []).filter((d) => d.contextId !== id),
+  )
+  for (const command of plan.commands)
+    if (command.programId === programId) command.contextIds = command.contextIds.filter((c) => c !== id)
+  leaveContext(plan, programId, id)
+})
+
+export const setOverlap = edit((plan: Plan, programId: string, a: string, b: string, on: boolean) => {
+  const first = contextIn(plan, programId, a)
+  const second = contextIn(plan, programId, b)
+  if (!first || !second) return
+  first.overlaps = first.overlaps.filter((id) => id !== b)
+  second.overlaps = second.overlaps.filter((id) => id !== a)
+  if (on) first.overlaps.push(b)
+})
+
+/** Whether the program runs in a browser, and whether it binds characters or places. */
+export const setHost = edit((plan: Plan, id: string, inBrowser: boolean) => {
+  const program = programIn(plan, id)
+  if (!program) return
+  if (inBrowser) program.host = 'browser'
+  else delete program.host
+})
+
+export const setBinds = edit((plan: Plan, id: string, binds: 'characters' | 'places') => {
+  const program = programIn(plan, id)
+  if (!program) return
+  if (binds === 'characters') program.binds = binds
+  else delete program.binds
+})
+
+/** What was placed for that context alone goes with it. */
+function leaveContext(plan: Plan, programId: string, contextId: string): void {
+  const own = new Set(plan.commands.filter((c) => c.programId === programId).map((c) => c.id))
+  for (const arrangement of plan.arrangements)
+    arrangement.placements = arrangement.placements.flatMap((placed) => {
+      if (!own.has(placed.commandId) || placed.contextIds?.includes(contextId) !== true) return [placed]
+      const contextIds = placed.contextIds.filter((c) => c !== contextId)
+      return contextIds.length > 0 ? [{ ...placed, contextIds }] : []
+    })
+}
+
+/** What drags do in a program, by context and modifier. */
+export const setDrags = edit((plan: Plan, id: string, drags: NonNullable<Program['drags']>) => {
+  const program = programIn(plan, id)
+  if (program) assignDrags(program, drags)
+})
+
+function assignDrags(program: Program, drags: NonNullable<Program['drags']>): void {
+  if (drags.length > 0) program.drags = drags
+  else delete program.drags
+}

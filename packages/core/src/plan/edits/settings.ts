@@ -1,0 +1,23 @@
+import type { SystemId } from '../../triggers/index.js'
+import type { Plan } from '../plan.js'
+import { edit } from './edit.js'
+
+/** Changes what the whole plan rests on: its name, the system, national layouts, hours of a day. */
+export const setPlanSettings = edit(
+  (
+    plan: Plan,
+    change: {
+      readonly name?: string
+      readonly system?: SystemId
+      readonly layoutId?: string
+      readonly otherLayoutId?: string | null
+      readonly hoursPerDay?: number
+    },
+  ) => {
+    if (change.name === undefined || change.name.trim() !== '') Object.assign(plan, change)
+  },
+)
+
+export const chooseBench = edit((plan: Plan, id: string) => {
+  if (plan.benches.some((b) => b.id === id)) plan.activeBenchId = id
+})

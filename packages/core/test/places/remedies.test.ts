@@ -1,0 +1,139 @@
+import { describe, expect, test } from 'vitest'
+import {
+  findClashes,
+  homeKeys,
+  keyControls,
+  noRules,
+  reachWithHeld,
+  reachSolver,
+  remediesFor,
+  remedyModifierSets,
+  controlRef,
+  indexPlaces,
+  triggerKey,
+  type ClashKind,
+  type Remedy,
+  type Rules,
+} from '../../src/index.js'
+import { command, groupOf } from '../build.js'
+import { scene, tracing, type SceneChange } from '../clashes/desk.js'
+
+/** Remedies of the one finding of a kind in a scene. */
+function remedies(kind: ClashKind, change: SceneChange): readonly Remedy[] {
+  const { placements, env } = scene(change)
+  const clash = findClashes(placements, env).find((c) => c.kind === kind)!
+  const rests = Object.fromEntries(
+    Object.entries(homeKeys.left).map(([finger, id]) => [finger, controlRef('keyboard', id)]),
+  ) as typeof homeKeys.left
+  const controls = keyControls(env.controls)
+  const solver = reachSolver({ side: 'left', spanMm: 190, rests, thumbRest: 'keyboard/Space' }, controls)
+  const reachBySet = remedyModifierSets.map((held) =>
+    reachWithHeld(solver, controls, held, env.layout.altGraph),
+  )
+  return remediesFor(clash, indexPlaces(placements, env), reachBySet)
+}
+const kinds = (list: readonly Remedy[]): string[] => list.map((r) => r.kind)
+const newcomer = command('Newcomer', { id: 'new', ...tracing })
+
+describe('remedies', () => {
+  test('a relay that sends nothing useful is first told to send what its command has', () => {
+    const found = remedies('relay-broken', {
+      commands: [newcomer],
+      places: { new: 'pad/k1' },
+      besides: [['new', 'Control+KeyB']],
+      sends: { new: ['Control+KeyQ'] },
+    })
+    expect(found[0]).toMatchObject({ kind: 'relay', commandId: 'new' })
+    expect(found[0]!.sends!.map(triggerKey)).toEqual(['Control+KeyB'])
+    expect(found[0]!.text).toContain('Let pad k1 send Ctrl+B, which is “Newcomer”')
+    expect(kinds(found).at(-1)).toBe('unplace')
+  })
+  test('a command without a chord of its own moves instead', () => {
+    const found = remedies('relay-broken', {
+      commands: [newcomer],
+      places: { new: 'pad/k1' },
+      sends: { new: ['Control+KeyQ'] },
+    })
+    expect(kinds(found)).not.toContain('relay')
+    expect(found[0]!.kind).toBe('move')
+  })
+  test('a system’s key names the setting that frees it, after the moves', () => {
+    const found = remedies('system-takes', { commands: [newcomer], places: { new: 'Meta+KeyL' } })
+    expect(kinds(found)).toEqual(['move', 'move', 'move', 'setting', 'unplace'])
+    expect(found.find((r) => r.kind === 'setting')!.text).toMatch(/gsettings set \S+ \S+ "\[\]"/)
+  })
+  test('a slip is mended by a swap with a harmless command that is used less', () => {
+    const danger = command('Discard', {
+      id: 'new',
+      ...tracing,
+      usesPerHour: 30,
+      damage: { level: 'loss', wayOut: 'Undo' },
+    })
+    const found = remedies('slip-neighbour', {
+      commands: [
+        danger,
+        command('Busy', { ...tracing, usesPerHour: 90 }),
+        command('Rare', { ...tracing, usesPerHour: 1 }),
+      ],
+      places: { new: 'KeyD', busy: 'KeyF', rare: 'KeyR' },
+    })
+    const swap = found.find((r) => r.kind === 'swap')!
+    expect(swap).toMatchObject({ commandId: 'new' })
+    expect(swap.otherId).not.toBe('busy')
+    expect(swap.text).toMatch(/^Swap with “/)
+  })
+  test('a default that lost its key is offered a place of its own; there is nothing to take off', () => {
+    const lost = command('Forgotten', tracing)
+    const found = remedies('default-lost', {
+      commands: [newcomer, lost],
+      places: { new: 'F8' },
+      defaults: new Map([[groupOf('fenmap', 'F8'), [lost]]]),
+    })
+    expect(new Set(kinds(found))).toEqual(new Set(['move']))
+    for (const r of found) {
+      expect(r.commandId).toBe('forgotten')
+      expect(r.text).toMatch(/^Place “Forgotten” on/)
+    }
+  })
+  test('what is kept where it is does not move; only the setting is left', () => {
+    const rules: Rules = { ...noRules, lockedCommandIds: ['new'] }
+    const found = remedies('system-takes', { commands: [newcomer], places: { new: 'Meta+KeyL' }, rules })
+    expect(kinds(found)).toEqual(['setting'])
+    const locked = remedies('types-character', {
+      commands: [command('Newcomer', { id: 'new', contextIds: ['labelling'] })],
+      places: { new: 'KeyK' },
+      rules: { ...noRules, lockedControls: ['KeyK'] },
+    })
+    expect(locked).toEqual([])
+  })
+  test('no remedy moves to a barred key, a kept key or one that brings the same trouble', () => {
+    const rules: Rules = { ...noRules, barredControls: ['KeyW', 'KeyE'], lockedControls: ['KeyR'] }
+    const found = remedies('system-takes', { commands: [newcomer], places: { new: 'Meta+KeyL' }, rules })
+    for (const r of found.filter((x) => x.kind === 'move')) expect(triggerKey(r.to!)).not.toMatch(/Key[WER]$/)
+  })
+  test('each move leaves the finding behind and brings no other of its weight', () => {
+    for (const [kind, places] of [
+      ['system-takes', { new: 'Meta+KeyL' }],
+      ['two-commands', { new: 'KeyM' }],
+      ['tap-or-hold', { new: 'KeyM hold' }],
+      ['key-missing', { new: 'F13' }],
+    ] as const) {
+      const change = { commands: [newcomer], places }
+      const { placements, env } = scene(change)
+      const before = findClashes(placements, env)
+      for (const r of remedies(kind, change).filter((x) => x.kind === 'move')) {
+        const after = findClashes(
+          placements.map((p) =>
+            p.commandId === r.commandId && triggerKey(p.trigger) === triggerKey(r.from)
+              ? { ...p, trigger: r.to! }
+              : p,
+          ),
+          env,
+        )
+        expect(after.filter((c) => c.severity !== 'caution').length, r.text).toBeLessThan(
+          before.filter((c) => c.severity !== 'caution').length,
+        )
+      }
+    }
+  })
+})
