@@ -2,15 +2,12 @@ import { readFileSync } from 'node:fs'
 import { browserKeys, layouts, systems } from '@reach-plot/data'
 import {
   assign,
-  defaultQuadraticOptions,
   defaultSolveOptions,
   greedyAnswer,
   readPlan,
-  readQap,
   reportOf,
   searchSlots,
   solveArrangement,
-  solveQuadratic,
   prepare,
   prepareWork,
   type Arrangement,
@@ -18,6 +15,7 @@ import {
   type SolveAnswer,
   type SolveScope,
 } from '../src/index.js'
+import { defaultQuadraticOptions, readQap, solveQuadratic } from './qap/index.js'
 import { madeUp, usesOf } from '../test/solve/slot-problems.js'
 import { benchAssignment, useTimesEffort } from './assignment.js'
 import { median, per, timed } from './timing.js'

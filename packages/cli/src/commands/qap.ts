@@ -1,4 +1,4 @@
-import { defaultQuadraticOptions, readQap, solveQuadratic } from '@reach-plot/core'
+import { defaultQuadraticOptions, readQap, solveQuadratic } from '@reach-plot/core/qap'
 import { readTextFile, usageError } from '../io.js'
 import { defineVerb, numberOr } from '../verb.js'
 

@@ -1,6 +1,7 @@
 import type { Command } from '../commands/index.js'
-import { triggerKey, triggerName } from '../triggers/index.js'
+import { triggerKey } from '../triggers/index.js'
 import type { Finding, Rule } from './finding.js'
+import { otherMeaningWords } from './words.js'
 
 /** Two meanings of one trigger are worth naming when both are used this often an hour. Assumed. */
 const leastUsesPerHour = 5
@@ -20,8 +21,7 @@ export const otherMeaning: Rule = ({ trigger, program, commands }, { env, group,
         kind: 'other-meaning',
         severity: 'caution',
         stage: 'consistency',
-        message: `${triggerName(trigger, env)} means “${a.name}” in ${program.name} and “${b.name}” in ${other.name}.`,
-        cause: `Keys mean different things in ${program.name} and ${other.name}.`,
+        ...otherMeaningWords(trigger, env, { command: a, program }, { command: b, program: other }),
         evidence: 'plan',
         commands: [a, b],
       },

@@ -1,19 +1,32 @@
 import { pagesOf, splitControlRef, type Device, type MissingPart } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
-import { missingPartInWords, sentBy, type Environment, type Typed } from '../model/index.js'
+import { sentBy, type Environment, type Typed } from '../model/index.js'
 import {
   characterAt,
-  characterLegend,
   codeOfCharacter,
   heldOf,
   keyLegend,
   triggerKey,
-  triggerName,
   type Chord,
   type Trigger,
 } from '../triggers/index.js'
 import type { ClashKind } from './clash.js'
 import type { Finding, Rule } from './finding.js'
+import {
+  bootReportWords,
+  browserTakesWords,
+  characterMovesWords,
+  coarseDialWords,
+  mediaKeySetting,
+  mediaKeyWords,
+  missingWords,
+  noCharacterWords,
+  onePressWords,
+  placeMovesWords,
+  swallowedWords,
+  systemTakesWords,
+  typingWords,
+} from './words.js'
 
 const lackKinds: Readonly<Record<MissingPart['kind'], ClashKind>> = {
   key: 'key-missing',
@@ -36,24 +49,16 @@ export const missing: Rule = ({ trigger, program, commands }, { stages, env, gro
   const lacks = stages.device(trigger)
   const [first] = lacks
   if (!first) return []
-  const names = lacks.map((lack) => missingPartInWords(lack, env)).join(' or ')
   const instead = first.kind === 'key' ? standIn(first.id) : null
   const stand: Trigger | null =
     instead !== null && trigger.kind === 'chord' ? { ...trigger, code: instead } : null
   const taken = stand && group(program.id, triggerKey(stand))
-  const more = !stand
-    ? ''
-    : ` ${triggerName(stand, env)} would stand in for it${taken ? `, but means “${taken.commands[0]?.name}”` : ''}.`
   return [
     {
       kind: lackKinds[first.kind],
       severity: 'blocks',
       stage: 'device',
-      message: `No device on this bench has ${names}.${more}`,
-      cause:
-        first.kind === 'key' && first.id.startsWith('Numpad')
-          ? 'There is no number block on this bench.'
-          : `No device on this bench has ${missingPartInWords(first, env)}.`,
+      ...missingWords(lacks, env, stand && { trigger: stand, commands: taken?.commands }),
       evidence: 'plan',
       commands,
     },
@@ -78,11 +83,9 @@ export const mediaKeys: Rule = ({ trigger, commands }, { env }) => {
       kind: 'media-key',
       severity: 'caution',
       stage: 'device',
-      message: `${trigger.code} of “${boards[0]?.name}” sends a media key unless Fn is held or its firmware is set otherwise.`,
-      cause: `The function keys of “${boards[0]?.name}” send media keys.`,
+      ...mediaKeyWords(trigger.code, boards[0]?.name ?? ''),
       evidence: 'from memory',
-      setting:
-        'In the firmware’s settings let the function keys be function keys first, then say so on the bench.',
+      setting: mediaKeySetting,
       commands,
     },
   ]
@@ -101,8 +104,7 @@ export const bootReport: Rule = ({ trigger, relays }, { env }) => {
         kind: 'boot-report',
         severity: 'blocks',
         stage: 'device',
-        message: `${triggerName(trigger, env)} holds ${keys.size} keys at once for “${command.name}”; a USB boot report has room for ${bootReportKeys} beside the modifiers.`,
-        cause: `More than ${bootReportKeys} keys are held at once.`,
+        ...bootReportWords(trigger, env, command, keys.size, bootReportKeys),
         evidence: 'catalogue',
         commands: [command],
       },
@@ -122,8 +124,7 @@ export const pairs: Rule = ({ trigger, commands }, { env }) => {
       kind: 'pair-unreported',
       severity: 'blocks',
       stage: 'device',
-      message: `“${device.name}” tells one press at a time, so ${triggerName(trigger, env)} never comes together.`,
-      cause: `“${device.name}” tells one press at a time.`,
+      ...onePressWords(trigger, env, device),
       evidence: 'from memory',
       commands,
     },
@@ -144,8 +145,7 @@ export const coarseDial: Rule = ({ trigger, commands }, { env }) => {
       kind: 'coarse-dial',
       severity: 'caution',
       stage: 'device',
-      message: `${triggerName(trigger, env)} has ${steps} steps in a turn; “${stepped[0]?.name}” is set step by step and needs about ${leastSteps} or more.`,
-      cause: `A dial has only ${steps} steps in a turn.`,
+      ...coarseDialWords(trigger, env, steps, stepped[0], leastSteps),
       evidence: 'model',
       commands: stepped,
     },
@@ -161,12 +161,11 @@ export const system: Rule = ({ trigger, commands, relays }, { stages, env }) => 
     stages.systemTake(c) !== null || env.probes?.get(triggerKey(c)) === 'swallowed'
   const sent = all.find(isStopped) ?? all[0]
   if (!sent) return []
-  const own = commands.filter((c) => !relays.some((r) => r.command === c))
+  const own = commands.filter((c) => !relays.some((r) => r.command.id === c.id))
   const concerned = own.length > 0 ? own : commands
   const worked = 'act' in trigger && 'code' in trigger ? trigger : sent
   const take = stages.systemTake(worked) ?? (worked === sent ? null : stages.systemTake(sent))
   const probe = env.probes?.get(triggerKey(sent))
-  const name = triggerName(worked, env)
   if (!take) {
     if (probe !== 'swallowed') return []
     return [
@@ -174,8 +173,7 @@ export const system: Rule = ({ trigger, commands, relays }, { stages, env }) => 
         kind: 'probe-swallowed',
         severity: 'blocks',
         stage: 'system',
-        message: `${name} was pressed on this machine and never arrived; something takes it first.`,
-        cause: 'Chords that never arrived when they were pressed on this machine.',
+        ...swallowedWords(worked, env),
         evidence: 'probe',
         commands: concerned,
       },
@@ -189,8 +187,7 @@ export const system: Rule = ({ trigger, commands, relays }, { stages, env }) => 
       kind,
       severity: 'blocks',
       stage: 'system',
-      message: `${env.system.name} takes ${name} first: ${take.action}.`,
-      cause: `${env.system.name} takes ${name}: ${take.action}.`,
+      ...systemTakesWords(worked, env, take.action),
       evidence: probe === 'swallowed' ? 'probe' : take.isOwn ? 'own settings' : evidenceOf(env),
       ...(setting !== null && { setting }),
       commands: concerned,
@@ -220,8 +217,7 @@ export const browser: Rule = ({ trigger, program, commands }, { stages, env }) =
       kind: 'browser-takes',
       severity: 'blocks',
       stage: 'browser',
-      message: `The browser that ${program.name} runs in keeps ${triggerName(sent, env)} for itself.`,
-      cause: `The browser that ${program.name} runs in keeps keys for itself.`,
+      ...browserTakesWords(program, sent, env),
       evidence: 'catalogue',
       commands,
     },
@@ -231,20 +227,6 @@ export const browser: Rule = ({ trigger, program, commands }, { stages, env }) =
 /** Names of the contexts in which a command is live and text can be typed. */
 export const typingContexts = (command: Command, program: Program): string[] =>
   program.contexts.filter((c) => c.typing && liveContexts(command, program).includes(c.id)).map((c) => c.name)
-
-/** What a chord does to text, in words: `types “ü”`. */
-export function typedInWords(typed: Typed): string {
-  switch (typed.kind) {
-    case 'character':
-      return typed.character === ' ' ? 'types a space' : `types “${typed.character}”`
-    case 'accent':
-      return `starts the accent ${characterLegend(typed.character)}`
-    case 'edit':
-      return 'edits the text or moves in it'
-    case 'unknown':
-      return 'types a character'
-  }
-}
 
 function typingKind(typed: Typed, sent: Chord): ClashKind {
   if (typed.kind === 'edit') return 'edits-text'
@@ -259,14 +241,6 @@ function typingKind(typed: Typed, sent: Chord): ClashKind {
     : 'types-character'
 }
 
-const typingCauses: Partial<Readonly<Record<ClashKind, string>>> = {
-  'types-capital': 'Shift with a letter types a capital',
-  'types-third-level': 'AltGr types the third level of the layout',
-  'types-control-alt': 'Ctrl+Alt is AltGr, which types the third level of the layout',
-  'types-accent': 'Keys that start an accent do so',
-  'edits-text': 'Keys that edit text do so',
-}
-
 export const typing: Rule = ({ trigger, program, commands }, { stages, env }) => {
   if (stages.device(trigger).length > 0) return []
   const [sent] = sentBy(trigger)
@@ -274,15 +248,14 @@ export const typing: Rule = ({ trigger, program, commands }, { stages, env }) =>
   if (!sent || !typed || stages.systemTake(sent)) return []
   const inText = commands.filter((c) => typingContexts(c, program).length > 0)
   if (inText.length === 0) return []
-  const where = [...new Set(inText.flatMap((c) => typingContexts(c, program)))].join(', ')
+  const where = [...new Set(inText.flatMap((c) => typingContexts(c, program)))]
   const kind = typingKind(typed, sent)
   return [
     {
       kind,
       severity: 'shadows',
       stage: 'typing',
-      message: `${triggerName(sent, env)} ${typedInWords(typed)} while text can be typed in ${program.name}, ${where}.`,
-      cause: `${typingCauses[kind] ?? 'Keys that type a character do so'} while text can be typed in ${program.name}, ${where}.`,
+      ...typingWords(kind, sent, env, typed, program, where),
       evidence: typed.kind === 'unknown' ? 'from memory' : 'catalogue',
       commands: inText,
     },
@@ -294,15 +267,13 @@ export const characters: Rule = ({ trigger, program, commands }, { env, stages }
   if (!('code' in trigger) || stages.device(trigger).length > 0) return []
   const { layout, otherLayout } = env
   const here = characterAt(layout, trigger.code, 1)
-  const name = triggerName(trigger, env)
   if (program.binds === 'characters' && here?.startsWith('dead:') === true) {
     return [
       {
         kind: 'no-character',
         severity: 'blocks',
         stage: 'typing',
-        message: `${program.name} binds characters, and ${name} types none by itself: it starts the accent ${characterLegend(here)}.`,
-        cause: `${program.name} binds characters, which an accent is not.`,
+        ...noCharacterWords(trigger, env, program, here),
         evidence: 'catalogue',
         commands,
       },
@@ -312,19 +283,15 @@ export const characters: Rule = ({ trigger, program, commands }, { env, stages }
   const there = characterAt(otherLayout, trigger.code, 1)
   if (there === here) return []
   const moved = codeOfCharacter(otherLayout, here)
-  const message =
-    program.binds === 'characters'
-      ? moved === null
-        ? `${program.name} binds the character “${here}”, which no key of the ${otherLayout.name} layout types by itself.`
-        : `${program.name} binds the character “${here}”: with the ${otherLayout.name} layout it is on another key, where ${keyLegend(moved, layout, env.systemId)} is printed here.`
-      : `${program.name} binds places: with the ${otherLayout.name} layout the key of ${name} types “${there ?? 'nothing'}”, not “${here}”.`
+  const movedTo = moved === null ? null : keyLegend(moved, layout, env.systemId)
   return [
     {
       kind: 'character-moves',
       severity: 'caution',
       stage: 'typing',
-      message,
-      cause: `Characters lie elsewhere on the ${otherLayout.name} layout.`,
+      ...(program.binds === 'characters'
+        ? characterMovesWords(program, here, otherLayout.name, movedTo)
+        : placeMovesWords(trigger, env, program, here, otherLayout.name, there)),
       evidence: 'catalogue',
       commands,
     },

@@ -10,70 +10,65 @@ import {
   actOf,
   acts,
   heldOf,
-  holdWaitMs,
   modifierName,
   controlRefOf,
-  tapWaitMs,
   triggerKey,
-  triggerName,
   withAct,
   type Act,
   type Trigger,
 } from '../triggers/index.js'
 import type { ClashKind } from './clash.js'
 import type { Finding, Rule } from './finding.js'
-
-const quoted = (commands: readonly Command[]): string[] => commands.map((c) => `“${c.name}”`)
+import {
+  barredWords,
+  defaultLostWords,
+  dragModifierWords,
+  opensPageWords,
+  opensPopupWords,
+  prefixWords,
+  tapWaitsWords,
+  twoCommandsWords,
+  type FindingWords,
+} from './words.js'
 
 /** Several commands that answer to one press. */
 export const twoCommands: Rule = ({ trigger, program, commands }, { env }) => {
   const rivals = commands.filter((a) => commands.some((b) => a !== b && canBeLiveTogether(a, b, program)))
   if (rivals.length < 2) return []
-  const names = quoted(rivals)
   return [
     {
       kind: 'two-commands',
       severity: 'ambiguous',
       stage: 'context',
-      message: `${triggerName(trigger, env)} means ${names.slice(0, -1).join(', ')} and ${names.at(-1)} at the same time in ${program.name}${sharedContexts(rivals, program)}.`,
-      cause: `Keys of ${program.name} mean several commands at once.`,
+      ...twoCommandsWords(trigger, env, program, rivals, ...sharedContexts(rivals, program)),
       evidence: 'plan',
       commands: rivals,
     },
   ]
 }
 
-/** The contexts that two of the commands share, or else those that are live together. */
-function sharedContexts(rivals: readonly Command[], program: Program): string {
+/** The contexts that two of the commands share, and those in which any of them is live. */
+function sharedContexts(rivals: readonly Command[], program: Program): [shared: Context[], live: Context[]] {
   const live = (context: Context): number =>
     rivals.filter((r) => liveContexts(r, program).includes(context.id)).length
-  const shared = program.contexts.filter((c) => live(c) > 1)
-  if (shared.length > 0) return `, ${shared.map((c) => c.name).join(', ')}`
-  return `, ${program.contexts
-    .filter((c) => live(c) > 0)
-    .map((c) => c.name)
-    .join(' together with ')}`
+  return [program.contexts.filter((c) => live(c) > 1), program.contexts.filter((c) => live(c) > 0)]
 }
 
 /** The control is taken by the device's own pages and pop-up sets. */
 export const opens: Rule = ({ trigger, commands }, { stages, env }) => {
-  const name = triggerName(trigger, env)
-  const found = (kind: ClashKind, what: string): Finding => ({
+  const found = (kind: ClashKind, words: FindingWords): Finding => ({
     kind,
     severity: 'ambiguous',
     stage: 'context',
-    message: `${name} ${what} already.`,
-    cause: `${name} ${what} already.`,
+    ...words,
     evidence: 'plan',
     commands,
   })
   const page = stages.opensPage(trigger)
   const popup = stages.opensPopup(trigger)
   return [
-    ...(page === undefined
-      ? []
-      : [found('opens-page', `opens ${page === null ? 'the page before' : 'another page'}`)]),
-    ...(popup ? [found('opens-popup', `brings up the pop-up set “${popup.name}”`)] : []),
+    ...(page === undefined ? [] : [found('opens-page', opensPageWords(trigger, env, page))]),
+    ...(popup ? [found('opens-popup', opensPopupWords(trigger, env, popup))] : []),
   ]
 }
 
@@ -85,7 +80,6 @@ const longerThan = (act: Act): readonly Act[] => {
 
 /** One key worked in several ways: the shorter one has to wait for the longer. */
 export const tapsAndHolds: Rule = ({ trigger, program, commands }, { env, group }) => {
-  const name = triggerName(trigger, env)
   return longerThan(actOf(trigger)).flatMap((act): Finding[] => {
     const other = withAct(trigger, act)
     if (other === trigger) return []
@@ -95,18 +89,14 @@ export const tapsAndHolds: Rule = ({ trigger, program, commands }, { env, group 
       : []
     if (!rival || waiting.length === 0) return []
     const isHold = act === 'hold'
-    const wait = isHold
-      ? `waits for the release, up to ${holdWaitMs} ms`
-      : `waits ${tapWaitMs} ms for ${act === 'tap2' && actOf(trigger) === 'press' ? 'a second tap' : 'further taps'}`
+    const isSecond = act === 'tap2' && actOf(trigger) === 'press'
+    const waitsFor = isHold ? 'a hold' : isSecond ? 'a second tap' : 'further taps'
     return [
       {
         kind: isHold ? 'tap-or-hold' : 'one-or-more-taps',
         severity: 'ambiguous',
         stage: 'context',
-        message: `${name} ${wait}, since ${triggerName(other, env)} means “${rival.commands[0]?.name}”.`,
-        cause: isHold
-          ? `A tap waits to be told from a hold, ${holdWaitMs} ms.`
-          : `A tap waits for further ones, ${tapWaitMs} ms.`,
+        ...tapWaitsWords(trigger, other, env, rival.commands, waitsFor),
         evidence: 'plan',
         commands: [...waiting, ...rival.commands],
       },
@@ -139,8 +129,7 @@ export const prefix: Rule = ({ trigger, program, commands }, { env, group }) =>
         kind: 'prefix',
         severity: 'ambiguous',
         stage: 'context',
-        message: `${triggerName(trigger, env)} begins with ${triggerName(first, env)}, which means “${rival.commands[0]?.name}” by itself.`,
-        cause: 'A press that is the beginning of another one runs a command of its own.',
+        ...prefixWords(trigger, first, env, rival.commands),
         evidence: 'plan',
         commands: [...both, ...rival.commands],
       },
@@ -165,8 +154,7 @@ export const dragModifier: Rule = ({ trigger, program, commands }, { env }) => {
         kind: 'drag-modifier',
         severity: 'caution',
         stage: 'context',
-        message: `${triggerName(trigger, env)} holds ${key}, which while dragging in ${program.name} ${drag.does}.`,
-        cause: `${key} ${drag.does} while dragging in ${program.name}.`,
+        ...dragModifierWords(trigger, env, program, key, drag.does),
         evidence: 'plan',
         commands: concerned,
       },
@@ -188,8 +176,7 @@ export const defaultLost: Rule = ({ trigger, program, commands }, { env, isPlace
       kind: 'default-lost',
       severity: 'caution',
       stage: 'context',
-      message: `${triggerName(trigger, env)} was ${quoted(lost).join(' and ')} by default, which no key reaches any more.`,
-      cause: `Defaults of ${program.name} that no key reaches any more.`,
+      ...defaultLostWords(trigger, env, program, lost),
       evidence: 'plan',
       commands: [...commands, ...lost],
     },
@@ -204,8 +191,7 @@ export const barred: Rule = ({ trigger, commands }, { env }) => {
       kind: 'barred-key',
       severity: 'caution',
       stage: 'context',
-      message: `${triggerName(trigger, env)} is on a key that you have said must not be used.`,
-      cause: 'Keys that must not be used carry commands.',
+      ...barredWords(trigger, env),
       evidence: 'plan',
       commands,
     },

@@ -3,18 +3,18 @@ import type { Environment } from '../model/index.js'
 import { characterAt, heldOf, triggerKey, triggerName, type Chord } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 import { pageProgram } from './press-rules.js'
+import { relayBrokenWords, relayElsewhereWords, relayWay, type FindingWords } from './words.js'
 
 /** Faults of the relays on one trigger, each with the whole way from the control to the program in its message. */
 export const relays: Rule = (group, context) => {
   const { env } = context
   return group.relays.flatMap(({ command, sends, then = [] }): Finding[] => {
-    const way = `${triggerName(group.trigger, env)} sends ${sends.map((s) => triggerName(s, env)).join(', then ')} for “${command.name}”`
-    const found = (kind: 'relay-broken' | 'relay-elsewhere', message: string, cause: string): Finding => ({
+    const way = relayWay(group.trigger, env, sends, command)
+    const found = (kind: 'relay-broken' | 'relay-elsewhere', words: FindingWords): Finding => ({
       kind,
       severity: kind === 'relay-broken' ? 'blocks' : 'caution',
       stage: 'relay',
-      message,
-      cause,
+      ...words,
       evidence: 'plan',
       commands: [command],
     })
@@ -22,18 +22,9 @@ export const relays: Rule = (group, context) => {
       then.length > 0
         ? brokenChain([command, ...then], sends, context)
         : brokenAt(command, sends, group.program, context)
-    if (broken)
-      return [found('relay-broken', `${way}, but ${broken}.`, 'Controls send what reaches no command.')]
+    if (broken) return [found('relay-broken', relayBrokenWords(way, broken))]
     const stray = otherFocus(group, command, sends, context)
-    return stray === null
-      ? []
-      : [
-          found(
-            'relay-elsewhere',
-            `${way}; ${stray}.`,
-            'Controls send keys that mean something else in another program.',
-          ),
-        ]
+    return stray === null ? [] : [found('relay-elsewhere', relayElsewhereWords(way, stray))]
   })
 }
 

@@ -1,28 +1,51 @@
 import { contextsOverlap, liveContexts, type Command, type Program } from '../commands/index.js'
 import type { Environment } from '../model/index.js'
-import { triggerKey, type Chord, type Trigger } from '../triggers/index.js'
-import type { Placed } from '../plan/index.js'
+import { limitedTo, type Placed } from '../plan/index.js'
+import { triggerKey, type Chord, type Trigger, type TriggerKey } from '../triggers/index.js'
+
+/** A command on a trigger. */
+interface Standing {
+  /** as its placement limits it */
+  readonly command: Command
+  /** what a chain runs after it */
+  readonly then: readonly Command[]
+  readonly program: Program
+  readonly sends?: readonly Chord[] | undefined
+}
+
+/** What a device is set to do on a trigger; the name of the program that it is set for, where that is not in front. */
+export interface Setting extends Standing {
+  readonly foreign: string | null
+}
 
 /** The program and context in front, and what is placed there. */
 export class Scene {
   readonly program: Program
   readonly context: Program['contexts'][number] | undefined
-  private readonly byTrigger = new Map<
-    string,
-    { command: Command; program: Program; sends?: readonly Chord[] | undefined }[]
-  >()
+  private readonly byTrigger = new Map<TriggerKey, Standing[]>()
+  /** devices whose driver changes all settings with the program in front */
+  private readonly setByProgram: ReadonlySet<string>
 
   constructor(program: Program, contextId: string, placements: readonly Placed[], env: Environment) {
     this.program = program
     this.context = program.contexts.find((c) => c.id === contextId)
     const commands = new Map(env.commands.map((c) => [c.id, c]))
     const programs = new Map(env.programs.map((p) => [p.id, p]))
-    for (const { commandId, trigger, sends } of placements) {
-      const command = commands.get(commandId)
-      const owner = command && programs.get(command.programId)
+    this.setByProgram = new Set(
+      (env.devices ?? []).flatMap((d) => (d.kind === 'drawn' && d.isSetByProgram === true ? [d.id] : [])),
+    )
+    for (const { commandId, trigger, sends, contextIds, then = [] } of placements) {
+      const whole = commands.get(commandId)
+      const owner = whole && programs.get(whole.programId)
       if (!owner) continue
       const key = triggerKey(trigger)
-      this.byTrigger.set(key, [...(this.byTrigger.get(key) ?? []), { command, program: owner, sends }])
+      const standing: Standing = {
+        command: limitedTo(whole, contextIds),
+        then: then.flatMap((id) => commands.get(id) ?? []),
+        program: owner,
+        sends,
+      }
+      this.byTrigger.set(key, [...(this.byTrigger.get(key) ?? []), standing])
     }
   }
 
@@ -35,19 +58,14 @@ export class Scene {
   }
 
   /** What the device is set to for the program in front, or else for another: a driver falls back on any setting. */
-  settingsOf(trigger: Trigger):
-    | {
-        readonly command: Command
-        readonly sends?: readonly Chord[] | undefined
-        readonly foreign: string | null
-      }
-    | undefined {
+  settingsOf(trigger: Trigger): Setting | undefined {
     const all = this.at(trigger)
     const own = all.filter((p) => p.program === this.program)
     const liveHere = own.find((p) => this.isLive(p.command)) ?? own[0]
-    if (liveHere) return { command: liveHere.command, sends: liveHere.sends, foreign: null }
+    if (liveHere) return { ...liveHere, foreign: null }
+    if ('deviceId' in trigger && this.setByProgram.has(trigger.deviceId)) return undefined
     const foreign = all.find((p) => p.sends !== undefined)
-    return foreign && { command: foreign.command, sends: foreign.sends, foreign: foreign.program.name }
+    return foreign && { ...foreign, foreign: foreign.program.name }
   }
 
   private isLive(command: Command): boolean {

@@ -1,15 +1,8 @@
-import { canBeLiveTogether, fullName, type Command } from '../commands/index.js'
+import { canBeLiveTogether, type Command } from '../commands/index.js'
 import { onSpot, type Side } from '../mnemonics/index.js'
-import {
-  heldOf,
-  modifiers,
-  controlRefOf,
-  triggerKey,
-  triggerName,
-  withHeld,
-  type Trigger,
-} from '../triggers/index.js'
+import { heldOf, modifiers, controlRefOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
+import { noWayOutWords, slipWords } from './words.js'
 
 /** Commands used at least this often an hour make slips worth naming. Assumed. */
 export const busyUsesPerHour = 10
@@ -17,12 +10,6 @@ const slipSides: readonly Side[] = ['left', 'right', 'up', 'down']
 
 const damaging = (commands: readonly Command[]): Command[] =>
   commands.filter((c) => c.damage !== undefined && c.damage.level !== 'nuisance')
-
-const damageWords = {
-  nuisance: 'costs a moment',
-  rework: 'makes work to do again',
-  loss: 'loses something for good',
-}
 
 /** Busy groups among some triggers of the program, live together with a damaging command. */
 function busyOn(
@@ -45,31 +32,20 @@ function busyOn(
   })
 }
 
-function slipFinding(
+const slipFinding = (
   kind: 'slip-neighbour' | 'slip-modifier',
   danger: Command,
   group: Group,
   busy: readonly Group[],
-  context: CheckContext,
-): Finding {
-  const { env } = context
-  const names = busy.map(
-    (b) => `${triggerName(b.trigger, env)} (“${b.commands[0]?.name}”, ${b.commands[0]?.usesPerHour} an hour)`,
-  )
-  const how = kind === 'slip-neighbour' ? 'beside' : 'one modifier away from'
-  return {
-    kind,
-    severity: 'caution',
-    stage: 'slip',
-    message: `“${fullName(danger)}” on ${triggerName(group.trigger, env)} ${damageWords[danger.damage?.level ?? 'rework']} and lies ${how} ${names.join(', ')}.${wayOutWords(danger)}`,
-    cause: `A slip runs “${fullName(danger)}”.`,
-    evidence: 'model',
-    commands: [danger],
-  }
-}
-
-const wayOutWords = ({ damage }: Command): string =>
-  damage?.wayOut ? ` The way out: ${damage.wayOut.replace(/\.?$/, '.')}` : ''
+  { env }: CheckContext,
+): Finding => ({
+  kind,
+  severity: 'caution',
+  stage: 'slip',
+  ...slipWords(kind, danger, group.trigger, env, busy),
+  evidence: 'model',
+  commands: [danger],
+})
 
 /** A damaging command beside a much used one. */
 export const slipNeighbour: Rule = (group, context) =>
@@ -102,8 +78,7 @@ export const noWayOut: Rule = ({ trigger, commands }, { env }) =>
       kind: 'no-way-out',
       severity: 'caution',
       stage: 'slip',
-      message: `“${fullName(command)}” on ${triggerName(trigger, env)} ${damageWords[command.damage?.level ?? 'rework']}, and no way out of it is noted for the sheet.`,
-      cause: 'Commands that do damage have no way out noted.',
+      ...noWayOutWords(command, trigger, env),
       evidence: 'plan',
       commands: [command],
     }))

@@ -1,6 +1,7 @@
 import { liveContexts } from '../commands/index.js'
-import { heldOf, triggerKey, triggerName } from '../triggers/index.js'
+import { heldOf, triggerKey } from '../triggers/index.js'
 import type { Finding, Rule } from './finding.js'
+import { closeStrokesWords, menuAtEdgeWords, strokeOrDragWords } from './words.js'
 
 /** Scatter of a drawn direction, degrees (standard deviation). Assumed; see strokeErrorShare. */
 export const strokeScatterDeg = 9.5
@@ -39,8 +40,7 @@ export const closeStrokes: Rule = ({ trigger, program, commands }, { env, group 
       kind: 'close-strokes',
       severity: 'caution',
       stage: 'stroke',
-      message: `${triggerName(trigger, env)} and ${triggerName(beside.trigger, env)} (“${beside.commands[0]?.name}”) lie ${360 / trigger.of}° apart: about ${Math.round(share * 100)} % of such strokes go wrong.`,
-      cause: `${trigger.of} directions are drawn on one field.`,
+      ...closeStrokesWords(trigger, beside.trigger, env, beside.commands, trigger.of, share),
       evidence: 'model',
       commands: [...commands, ...beside.commands],
     },
@@ -62,8 +62,7 @@ export const strokeOrDrag: Rule = ({ trigger, program, commands }, { env }) => {
         kind: 'stroke-or-drag',
         severity: 'ambiguous',
         stage: 'stroke',
-        message: `${triggerName(trigger, env)} is a drag too, which in ${program.name} ${drag.does}.`,
-        cause: `A drag in ${program.name} ${drag.does}.`,
+        ...strokeOrDragWords(trigger, env, program, drag.does),
         evidence: 'plan',
         commands: concerned,
       },
@@ -91,8 +90,7 @@ export const menuAtEdge: Rule = ({ trigger, commands }, { env }) => {
       kind: 'menu-at-edge',
       severity: 'caution',
       stage: 'stroke',
-      message: `“${set.name}” comes up at the fingertip on ${env.legends?.get(`${device.id}/${control.id}`) ?? control.name}, ${Math.round(room)} mm from the edge of “${device.name}”: places on that side have no room.`,
-      cause: `“${set.name}” comes up too near the edge of “${device.name}”.`,
+      ...menuAtEdgeWords(set, env.legends?.get(`${device.id}/${control.id}`) ?? control.name, device, room),
       evidence: 'model',
       commands,
     },

@@ -1,26 +1,17 @@
-import { fullName, type Command } from '../commands/index.js'
+import { fullName } from '../commands/index.js'
 import {
   missingPartInWords,
   pressStages,
   sentBy,
-  type PressStages,
   type Environment,
+  type PressStages,
 } from '../model/index.js'
-import {
-  actOf,
-  holdWaitMs,
-  tapWaitMs,
-  triggerKey,
-  triggerName,
-  withAct,
-  type Act,
-  type Chord,
-  type Trigger,
-} from '../triggers/index.js'
-import { typedInWords } from './press-rules.js'
-import { menuFault } from './relay.js'
-import { Scene } from './scene.js'
 import type { Placed } from '../plan/index.js'
+import { triggerKey, triggerName, type Chord, type Trigger } from '../triggers/index.js'
+import { gestureOf, type Gesture } from './gesture.js'
+import { menuFault } from './relay.js'
+import { Scene, type Setting } from './scene.js'
+import { typedInWords } from './words.js'
 
 export const traceStages = ['device', 'system', 'input method', 'program', 'command'] as const
 export type TraceStage = (typeof traceStages)[number]
@@ -58,196 +49,185 @@ export function tracePress(
   placements: readonly Placed[],
   env: Environment,
 ): Trace {
-  const stages = pressStages(env)
-  const steps: TraceStep[] = []
-  const step = (stage: TraceStage, outcome: TraceStep['outcome'], text: string, waitMs = 0): void =>
-    void steps.push({ stage, outcome, text, waitMs })
-  const end = (commandIds: readonly string[] = [], opensPage?: string | null): Trace => ({
-    steps,
-    commandIds,
-    ...(opensPage !== undefined && { opensPage }),
-    waitMs: steps.reduce((sum, s) => sum + s.waitMs, 0),
-  })
   const program = env.programs.find((p) => p.id === front.programId)
-  if (!program) return end()
-  const scene = new Scene(program, front.contextId, placements, env)
+  if (!program) return { steps: [], commandIds: [], waitMs: 0 }
+  return new PressTrace(new Scene(program, front.contextId, placements, env), env).follow(trigger)
+}
 
-  const missing = stages.device(trigger)
-  if (missing.length > 0) {
-    step(
-      'device',
-      'ends',
-      `No device on this bench has ${missing.map((l) => missingPartInWords(l, env)).join(' or ')}.`,
-    )
-    return end()
+/** One press on its way: each stage notes what it did, and the first that ends it gives the trace. */
+class PressTrace {
+  private readonly steps: TraceStep[] = []
+  private readonly stages: PressStages
+
+  constructor(
+    private readonly scene: Scene,
+    private readonly env: Environment,
+  ) {
+    this.stages = pressStages(env)
   }
-  const { worked, times, waitMs, note } = gesture(trigger, scene, stages, env)
-  const name = triggerName(worked, env)
-  const page = stages.opensPage(worked)
-  if (page !== undefined) {
-    const title = page === null ? 'the page before' : `the page “${pageName(worked, page, env)}”`
-    step('device', 'runs', `${name} opens ${title}. Nothing goes to the program.`)
-    return end([], page)
-  }
-  const popup = stages.opensPopup(worked)
-  if (popup) {
-    step('device', 'runs', `${name} brings up the pop-up set “${popup.name}” at the ${popup.at}.`, waitMs)
-    return end()
-  }
-  const settings = scene.settingsOf(worked)
-  const sent = sentBy(worked, settings?.sends)
-  const again = times > 1 ? `${times} times, since nothing is set for that: each press counts.` : ''
-  if (sent.length === 0) {
-    if (!settings) {
-      step(
-        'device',
-        'ends',
-        `${name} is pressed. Nothing is set on it${scene.elsewhere(worked)}. ${note}`.trim(),
-      )
-      return end()
+
+  follow(trigger: Trigger): Trace {
+    const missing = this.stages.device(trigger)
+    if (missing.length > 0) {
+      const names = missing.map((part) => missingPartInWords(part, this.env)).join(' or ')
+      this.step('device', 'ends', `No device on this bench has ${names}.`)
+      return this.end()
     }
-    step(
+    const gesture = gestureOf(trigger, this.scene, this.stages, this.env)
+    return this.openedByDevice(gesture) ?? this.sendOn(gesture)
+  }
+
+  private name(trigger: Trigger): string {
+    return triggerName(trigger, this.env)
+  }
+
+  private step(stage: TraceStage, outcome: TraceStep['outcome'], text: string, waitMs = 0): void {
+    this.steps.push({ stage, outcome, text, waitMs })
+  }
+
+  private end(commandIds: readonly string[] = [], opensPage?: string | null): Trace {
+    return {
+      steps: this.steps,
+      commandIds,
+      ...(opensPage !== undefined && { opensPage }),
+      waitMs: this.steps.reduce((sum, s) => sum + s.waitMs, 0),
+    }
+  }
+
+  /** The device opens a page or a pop-up set itself; nothing goes on. */
+  private openedByDevice({ worked, waitMs }: Gesture): Trace | null {
+    const name = this.name(worked)
+    const page = this.stages.opensPage(worked)
+    if (page !== undefined) {
+      const title = page === null ? 'the page before' : `the page “${pageName(worked, page, this.env)}”`
+      this.step('device', 'runs', `${name} opens ${title}. Nothing goes to the program.`)
+      return this.end([], page)
+    }
+    const popup = this.stages.opensPopup(worked)
+    if (!popup) return null
+    this.step(
       'device',
-      'passes',
-      `${name} tells ${program.name} itself; no key is sent. ${note}${again}`.trim(),
+      'runs',
+      `${name} brings up the pop-up set “${popup.name}” at the ${popup.at}.`,
       waitMs,
     )
-    step('system', 'passes', `${env.system.name} sees no key.`)
-    step('input method', 'passes', 'There is no character to type.')
-    return end(runCommands(scene, worked, name, step))
+    return this.end()
   }
-  const sentNames = sent.map((s) => triggerName(s, env)).join(', then ')
-  const how =
-    settings?.sends !== undefined
-      ? `${name} sends ${sentNames}${settings.foreign ? `, as set for ${settings.foreign}` : ''}.`
-      : `The keyboard sends ${sentNames}.`
-  step('device', 'passes', `${how} ${note}${again}`.trim(), waitMs)
-  for (const [i, chordSent] of sent.entries()) {
-    const stopped = passes(chordSent, scene, stages, step, env)
-    if (stopped) return end()
-    if (worked.kind === 'sequence' && i < sent.length - 1) continue
+
+  private sendOn(gesture: Gesture): Trace {
+    const { worked, times, waitMs, note } = gesture
+    const { scene } = this
+    const settings = scene.settingsOf(worked)
+    const sent = sentBy(worked, settings?.sends)
+    const again = times > 1 ? `${times} times, since nothing is set for that: each press counts.` : ''
+    if (sent.length === 0) return this.tellProgram(gesture, settings, again)
+    const sentNames = sent.map((s) => this.name(s)).join(', then ')
+    const foreign = settings?.foreign ? `, as set for ${settings.foreign}` : ''
+    const how =
+      settings?.sends !== undefined
+        ? `${this.name(worked)} sends ${sentNames}${foreign}.`
+        : `The keyboard sends ${sentNames}.`
+    this.step('device', 'passes', `${how} ${note}${again}`.trim(), waitMs)
+    const isChain = (settings?.then.length ?? 0) > 0
+    const { menuChord } = scene.program
     const walksMenu =
-      sent.length > 1 && program.menuChord && triggerKey(sent[0] as Chord) === triggerKey(program.menuChord)
-    if (walksMenu) {
-      step(
-        'program',
-        'passes',
-        `${program.name} opens its menus and walks them by ${sent
-          .slice(1)
-          .map((s) => triggerName(s, env))
-          .join(', ')}.`,
-      )
-      const meant = settings?.command
-      const arrives =
-        meant !== undefined && settings?.foreign === null && menuFault(meant, sent.slice(1), env) === null
-      step(
-        'command',
-        arrives ? 'runs' : 'ends',
-        arrives ? `“${fullName(meant)}” runs.` : 'No command stands there.',
-      )
-      return end(arrives ? [meant.id] : [])
+      sent.length > 1 && menuChord !== undefined && triggerKey(sent[0] as Chord) === triggerKey(menuChord)
+    let ran: string[] = []
+    for (const [i, chord] of sent.entries()) {
+      if (this.isKept(chord)) return this.end()
+      if (walksMenu) return this.walkMenu(sent.slice(1), settings)
+      const isLast = i === sent.length - 1
+      if (worked.kind === 'sequence' && !isLast) continue
+      const own = settings?.sends === undefined ? worked : chord
+      const ids = this.runCommands(own)
+      // of a chain each chord runs its command; else what comes before the last is a step on the way
+      ran = isChain ? [...ran, ...ids] : ids
+      if (ids.length === 0) break
     }
-    const own = settings?.sends === undefined ? worked : chordSent
-    const ids = runCommands(scene, own, triggerName(own, env), step)
-    if (i === sent.length - 1 || ids.length === 0) return end(ids)
+    return this.end(ran)
   }
-  return end()
-}
 
-type Step = (stage: TraceStage, outcome: TraceStep['outcome'], text: string, waitMs?: number) => void
-
-/** Sends a chord through the system and the input method; true when one of them keeps it. */
-function passes(sent: Chord, scene: Scene, stages: PressStages, step: Step, env: Environment): boolean {
-  const name = triggerName(sent, env)
-  const action = stages.system(sent)
-  if (action !== null) {
-    step('system', 'ends', `${env.system.name} takes ${name}: ${action}.`)
-    return true
+  /** A control that sends no key: its driver tells the program, where something is set. */
+  private tellProgram(
+    { worked, note, waitMs }: Gesture,
+    settings: Setting | undefined,
+    again: string,
+  ): Trace {
+    const { scene, env } = this
+    const name = this.name(worked)
+    if (!settings) {
+      const text = `${name} is pressed. Nothing is set on it${scene.elsewhere(worked)}. ${note}`
+      this.step('device', 'ends', text.trim())
+      return this.end()
+    }
+    const text = `${name} tells ${scene.program.name} itself; no key is sent. ${note}${again}`
+    this.step('device', 'passes', text.trim(), waitMs)
+    this.step('system', 'passes', `${env.system.name} sees no key.`)
+    this.step('input method', 'passes', 'There is no character to type.')
+    const ids = this.runCommands(worked)
+    if (ids.length === 0 || settings.then.length === 0) return this.end(ids)
+    const names = settings.then.map((c) => `“${fullName(c)}”`).join(', then ')
+    this.step('command', 'runs', `Then ${names} ${settings.then.length === 1 ? 'runs' : 'run'}.`)
+    return this.end([...ids, ...settings.then.map((c) => c.id)])
   }
-  step('system', 'passes', `${env.system.name} has nothing on ${name}.`)
-  const typed = stages.input(sent)
-  if (typed && scene.context?.typing === true) {
-    step(
+
+  private walkMenu(walk: readonly Chord[], settings: Setting | undefined): Trace {
+    const { program } = this.scene
+    const letters = walk.map((s) => this.name(s)).join(', ')
+    this.step('program', 'passes', `${program.name} opens its menus and walks them by ${letters}.`)
+    const meant = settings?.command
+    if (!meant || settings.foreign !== null || menuFault(meant, walk, this.env) !== null) {
+      this.step('command', 'ends', 'No command stands there.')
+      return this.end()
+    }
+    this.step('command', 'runs', `“${fullName(meant)}” runs.`)
+    return this.end([meant.id])
+  }
+
+  /** Sends a chord through the system and the input method; true when one of them keeps it. */
+  private isKept(sent: Chord): boolean {
+    const { env, stages, scene } = this
+    const name = this.name(sent)
+    const action = stages.system(sent)
+    if (action !== null) {
+      this.step('system', 'ends', `${env.system.name} takes ${name}: ${action}.`)
+      return true
+    }
+    this.step('system', 'passes', `${env.system.name} has nothing on ${name}.`)
+    const typed = stages.input(sent)
+    const types = typed && typedInWords(typed)
+    if (types && scene.context?.typing === true) {
+      this.step('input method', 'ends', `Text can be typed in ${scene.context.name}: ${name} ${types}.`)
+      return true
+    }
+    this.step(
       'input method',
-      'ends',
-      `Text can be typed in ${scene.context.name}: ${name} ${typedInWords(typed)}.`,
+      'passes',
+      types ? `${name} ${types} elsewhere; no text is typed here.` : `${name} types nothing.`,
     )
-    return true
+    return false
   }
-  step(
-    'input method',
-    'passes',
-    typed ? `${name} ${typedInWords(typed)} elsewhere; no text is typed here.` : `${name} types nothing.`,
-  )
-  return false
-}
 
-function runCommands(scene: Scene, trigger: Trigger, name: string, step: Step): string[] {
-  const { program, context } = scene
-  const where = `${program.name}, ${context?.name ?? 'all contexts'}`
-  const { live, alongside, other } = scene.boundTo(trigger)
-  if (live.length === 0) {
-    const more =
-      alongside.length > 0
-        ? ` “${alongside[0]?.name}” has it where ${scene.contextNames(alongside[0] as Command)} is live too.`
-        : other.length > 0
-          ? ` “${other[0]?.name}” has it, but only in ${scene.contextNames(other[0] as Command)}.`
+  private runCommands(trigger: Trigger): string[] {
+    const { scene } = this
+    const name = this.name(trigger)
+    const where = `${scene.program.name}, ${scene.context?.name ?? 'all contexts'}`
+    const { live, alongside, other } = scene.boundTo(trigger)
+    if (live.length === 0) {
+      const [beside, elsewhere] = [alongside[0], other[0]]
+      const more = beside
+        ? ` “${beside.name}” has it where ${scene.contextNames(beside)} is live too.`
+        : elsewhere
+          ? ` “${elsewhere.name}” has it, but only in ${scene.contextNames(elsewhere)}.`
           : scene.elsewhere(trigger)
-    step('program', 'ends', `${where} has nothing on ${name}.${more}`)
-    return []
+      this.step('program', 'ends', `${where} has nothing on ${name}.${more}`)
+      return []
+    }
+    this.step('program', 'passes', `${where} has ${name}.`)
+    const rivals = live.length > 1 ? ' Which one the program takes is not known.' : ''
+    this.step('command', 'runs', `${live.map((c) => `“${fullName(c)}”`).join(' or ')} runs.${rivals}`)
+    return live.map((c) => c.id)
   }
-  step('program', 'passes', `${where} has ${name}.`)
-  const rivals = live.length > 1 ? ' Which one the program takes is not known.' : ''
-  step('command', 'runs', `${live.map((c) => `“${fullName(c)}”`).join(' or ')} runs.${rivals}`)
-  return live.map((c) => c.id)
-}
-
-/** How the act is told from others on the same key, and how long that takes. */
-function gesture(
-  trigger: Trigger,
-  scene: Scene,
-  stages: PressStages,
-  env: Environment,
-): { readonly worked: Trigger; readonly times: number; readonly waitMs: number; readonly note: string } {
-  const act = actOf(trigger)
-  const isSet = (t: Trigger): boolean => scene.isSet(t) || stages.opensPopup(t) !== undefined
-  const has = (a: Act): boolean => withAct(trigger, a) !== trigger && isSet(withAct(trigger, a))
-  if (act === 'press') {
-    if (has('hold'))
-      return {
-        worked: trigger,
-        times: 1,
-        waitMs: holdWaitMs,
-        note: `A hold means something else, so a press counts at its release, at most ${holdWaitMs} ms later. `,
-      }
-    if (has('tap2') || has('tap3'))
-      return {
-        worked: trigger,
-        times: 1,
-        waitMs: tapWaitMs,
-        note: `More taps mean something else, so it waits ${tapWaitMs} ms for one. `,
-      }
-    return { worked: trigger, times: 1, waitMs: 0, note: '' }
-  }
-  if (isSet(trigger)) {
-    if (act === 'hold')
-      return {
-        worked: trigger,
-        times: 1,
-        waitMs: holdWaitMs,
-        note: `It counts as held after ${holdWaitMs} ms. `,
-      }
-    if (act === 'during')
-      return { worked: trigger, times: 1, waitMs: 0, note: 'It is on until the key is let go. ' }
-    return { worked: trigger, times: 1, waitMs: 0, note: '' }
-  }
-  const plain = withAct(trigger, 'press')
-  if (act === 'hold' || act === 'during') {
-    const repeats =
-      'code' in trigger ? `Nothing is set for a held ${triggerName(plain, env)}: it repeats. ` : ''
-    return { worked: plain, times: 1, waitMs: 0, note: repeats }
-  }
-  return { worked: plain, times: Number(act.slice(3)), waitMs: 0, note: '' }
 }
 
 const pageName = (trigger: Trigger, pageId: string, env: Environment): string =>

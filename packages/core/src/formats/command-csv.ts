@@ -1,6 +1,6 @@
 import { commandSchema, fullName, type Command, type Program } from '../commands/index.js'
 import { freshId } from '../plan/index.js'
-import { readCsv, writeCsv, type BadLine } from './csv.js'
+import { readCsv, writeCsv, type BadLine, type CsvRow } from './csv.js'
 
 const columns = [
   'id',
@@ -54,157 +54,193 @@ export function readCommandCsv(
   fileName = 'CSV',
 ): CommandImport {
   const rows = readCsv<Column>(text, columns, ['program', 'command'], fileName)
-  const bad: BadLine[] = []
-  const programs = plan.programs.map((p) => ({ ...p, contexts: [...p.contexts] }))
-  const commands = new Map(plan.commands.map((c) => [c.id, c]))
-  const byIdentity = new Map(
-    plan.commands.map((c) => [identity(c.programId, c.name, c.menu, c.parameter ?? ''), c.id]),
-  )
-  const programIds = new Set(programs.map((p) => p.id))
-  const commandIds = new Set(commands.keys())
-  const lineOf = new Map<string, number>()
-  const read: { line: number; command: Command; opposite: string; siblings: readonly string[] }[] = []
+  const reader = new CommandReader(plan)
+  for (const row of rows) reader.readLine(row)
+  return reader.finish()
+}
 
-  for (const { line, cells } of rows) {
-    const fault = (column: Column, message: string): void => void bad.push({ line, column, message })
-    if (cells.program === '') {
-      fault('program', 'The program is missing.')
-      continue
+/** A line that is read, with the names that can only be looked up when all lines are. */
+interface ReadLine {
+  readonly line: number
+  readonly command: Command
+  readonly opposite: string
+  readonly siblings: readonly string[]
+}
+
+/** What is wrong with a line, and in which column. */
+class LineFault extends Error {
+  constructor(
+    readonly column: Column,
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
+type Cells = CsvRow<Column>['cells']
+
+class CommandReader {
+  private readonly bad: BadLine[] = []
+  private readonly programs: Program[]
+  private readonly commands: Map<string, Command>
+  private readonly byIdentity: Map<string, string>
+  private readonly programIds: Set<string>
+  private readonly commandIds: Set<string>
+  private readonly lineOf = new Map<string, number>()
+  private readonly read: ReadLine[] = []
+
+  constructor(
+    private readonly plan: { readonly programs: readonly Program[]; readonly commands: readonly Command[] },
+  ) {
+    this.programs = plan.programs.map((p) => ({ ...p, contexts: [...p.contexts] }))
+    this.commands = new Map(plan.commands.map((c) => [c.id, c]))
+    this.byIdentity = new Map(
+      plan.commands.map((c) => [identity(c.programId, c.name, c.menu, c.parameter ?? ''), c.id]),
+    )
+    this.programIds = new Set(this.programs.map((p) => p.id))
+    this.commandIds = new Set(this.commands.keys())
+  }
+
+  readLine({ line, cells }: CsvRow<Column>): void {
+    try {
+      this.read.push(this.lineOfCells(line, cells))
+    } catch (error) {
+      if (!(error instanceof LineFault)) throw error
+      this.bad.push({ line, column: error.column, message: error.message })
     }
-    if (cells.command === '') {
-      fault('command', 'The name of the command is missing.')
-      continue
+  }
+
+  finish(): CommandImport {
+    for (const program of this.programs) if (program.contexts.length === 0) contextNamed(program, 'Main')
+    const rows = this.read.map((read) => this.linked(read))
+    return {
+      rows,
+      bad: this.bad.sort((a, b) => a.line - b.line),
+      programs: this.programs,
+      commands: [...this.commands.values()],
     }
-    const uses = cells.usesPerHour === '' ? null : Number(cells.usesPerHour.replace(',', '.'))
-    if (uses !== null && !(uses >= 0 && uses <= 100_000)) {
-      fault('usesPerHour', `“${cells.usesPerHour}” is no number from 0 to 100000.`)
-      continue
-    }
-    let program = programs.find((p) => p.name.toLowerCase() === cells.program.toLowerCase())
-    const menu = splitMenu(cells.menu)
-    const known =
-      cells.id !== ''
-        ? commands.get(cells.id)
-        : program &&
-          commands.get(byIdentity.get(identity(program.id, cells.command, menu, cells.parameter)) ?? '')
-    const id = cells.id || known?.id || freshId(`${cells.program} ${cells.command}`, new Set(commandIds))
-    const earlier = lineOf.get(id) ?? (known ? lineOf.get(known.id) : undefined)
-    if (earlier !== undefined) {
-      fault(
-        'command',
-        `This command stands in line ${earlier} already; give one of them another menu path, a parameter or an id.`,
-      )
-      continue
-    }
-    const before = commands.get(id)
-    const contextNames =
-      cells.contexts.toLowerCase() === 'everywhere'
-        ? []
-        : cells.contexts
-            .split(';')
-            .map((n) => n.trim())
-            .filter(Boolean)
-    const candidate = commandSchema.safeParse({
-      ...before,
-      id,
-      programId: program?.id ?? 'new',
-      contextIds: [],
-      name: cells.command,
-      menu: cells.menu === '' && before ? before.menu : menu,
-      usesPerHour: uses ?? before?.usesPerHour ?? 0,
-      ...(cells.label !== '' && { label: cells.label }),
-      ...(cells.note !== '' && { note: cells.note }),
-      ...(cells.parameter !== '' && { parameter: cells.parameter }),
-      ...(cells.kind !== '' && { kind: cells.kind }),
-      ...(cells.damage !== '' && { damage: { level: cells.damage, wayOut: cells.wayOut } }),
-      ...(cells.icon !== '' && { icon: cells.icon }),
-    })
-    if (!candidate.success) {
-      const issue = candidate.error.issues[0]
-      const field = String(issue?.path[0] ?? 'command')
-      fault(
-        (columns as readonly string[]).includes(field) ? (field as Column) : 'command',
-        `${issue?.message ?? 'Not valid'}.`,
-      )
-      continue
-    }
-    const tooLong = [cells.program, ...contextNames].find((name) => name.length > 120)
-    if (tooLong !== undefined) {
-      fault('program', `The name “${tooLong.slice(0, 30)}…” is longer than 120 characters.`)
-      continue
-    }
+  }
+
+  /** @throws LineFault */
+  private lineOfCells(line: number, cells: Cells): ReadLine {
+    if (cells.program === '') throw new LineFault('program', 'The program is missing.')
+    if (cells.command === '') throw new LineFault('command', 'The name of the command is missing.')
+    const uses = usesOf(cells.usesPerHour)
+    const known = this.programs.find((p) => p.name.toLowerCase() === cells.program.toLowerCase())
+    const id = this.idOf(cells, known, line)
+    const before = this.commands.get(id)
+    const contexts = contextNames(cells.contexts)
+    const given = checked(cells, id, known?.id ?? 'new', uses, before)
+    const tooLong = [cells.program, ...contexts].find((name) => name.length > 120)
+    if (tooLong !== undefined)
+      throw new LineFault('program', `The name “${tooLong.slice(0, 30)}…” is longer than 120 characters.`)
     // Only now, when the line is known to be good, are programs and contexts made for it.
-    if (!program) {
-      program = { id: freshId(cells.program, programIds), name: cells.program, contexts: [] }
-      programs.push(program)
-    }
-    const contextIds = contextNames.map((name) => contextNamed(program, name))
+    const program = known ?? this.newProgram(cells.program)
+    const contextIds = contexts.map((name) => contextNamed(program, name))
     const command = {
-      ...candidate.data,
+      ...given,
       programId: program.id,
       contextIds: cells.contexts === '' && before ? before.contextIds : contextIds,
     }
-    commandIds.add(id)
-    lineOf.set(id, line)
-    byIdentity.set(identity(program.id, command.name, command.menu, command.parameter ?? ''), id)
-    commands.set(id, command)
-    read.push({
-      line,
-      command,
-      opposite: cells.opposite,
-      siblings: cells.siblings
-        .split(';')
-        .map((n) => n.trim())
-        .filter(Boolean),
-    })
+    this.commandIds.add(id)
+    this.lineOf.set(id, line)
+    this.byIdentity.set(identity(program.id, command.name, command.menu, command.parameter ?? ''), id)
+    this.commands.set(id, command)
+    return { line, command, opposite: cells.opposite, siblings: listed(cells.siblings) }
   }
-  for (const program of programs) if (program.contexts.length === 0) contextNamed(program, 'Main')
 
-  const rowsOut = read.map(({ line, command, opposite, siblings }) => {
+  /** The id of the line's command: as given, of the command that it names, or a new one. */
+  private idOf(cells: Cells, program: Program | undefined, line: number): string {
+    const named =
+      program &&
+      this.byIdentity.get(identity(program.id, cells.command, splitMenu(cells.menu), cells.parameter))
+    const known = this.commands.get(cells.id !== '' ? cells.id : (named ?? ''))
+    const id = cells.id || known?.id || freshId(`${cells.program} ${cells.command}`, new Set(this.commandIds))
+    const earlier = this.lineOf.get(id)
+    if (earlier === undefined || earlier === line) return id
+    throw new LineFault(
+      'command',
+      `This command stands in line ${earlier} already; give one of them another menu path, a parameter or an id.`,
+    )
+  }
+
+  private newProgram(name: string): Program {
+    const program = { id: freshId(name, this.programIds), name, contexts: [] }
+    this.programs.push(program)
+    return program
+  }
+
+  /** The line's command with its opposite and its siblings; names that are not found are told, and left out. */
+  private linked({ line, command, opposite, siblings }: ReadLine): CommandImport['rows'][number] {
+    const own = [...this.commands.values()].filter(
+      (c) => c.programId === command.programId && c.id !== command.id,
+    )
+    const unknown = (column: 'opposite' | 'siblings', name: string): void => {
+      const message = `There is no command “${name}” in that program; the rest of the line is kept.`
+      this.bad.push({ line, column, message })
+    }
     let final = command
     if (opposite !== '') {
-      const found = [...commands.values()].filter(
-        (c) =>
-          c.programId === command.programId &&
-          c.name.toLowerCase() === opposite.toLowerCase() &&
-          c.id !== command.id,
-      )
+      const found = own.filter((c) => c.name.toLowerCase() === opposite.toLowerCase())
       const inContext = found.find((c) => c.contextIds.join() === command.contextIds.join()) ?? found[0]
-      if (inContext) final = { ...command, oppositeId: inContext.id }
-      else
-        bad.push({
-          line,
-          column: 'opposite',
-          message: `There is no command “${opposite}” in that program; the rest of the line is kept.`,
-        })
+      if (inContext) final = { ...final, oppositeId: inContext.id }
+      else unknown('opposite', opposite)
     }
     const siblingIds = siblings.flatMap((name) => {
-      const found = [...commands.values()].find(
-        (c) =>
-          c.programId === command.programId &&
-          c.id !== command.id &&
-          (c.id === name || fullName(c).toLowerCase() === name.toLowerCase()),
-      )
-      if (!found)
-        bad.push({
-          line,
-          column: 'siblings',
-          message: `There is no command “${name}” in that program; the rest of the line is kept.`,
-        })
+      const found = own.find((c) => c.id === name || fullName(c).toLowerCase() === name.toLowerCase())
+      if (!found) unknown('siblings', name)
       return found?.id ?? []
     })
     if (siblingIds.length > 0) final = { ...final, siblingIds }
-    commands.set(final.id, final)
-    const before = plan.commands.find((c) => c.id === final.id)
-    const status = !before ? 'new' : sameCommand(before, final) ? 'same' : 'changed'
-    return { line, status, command: final } as const
-  })
-  return {
-    rows: rowsOut,
-    bad: bad.sort((a, b) => a.line - b.line),
-    programs,
-    commands: [...commands.values()],
+    this.commands.set(final.id, final)
+    const before = this.plan.commands.find((c) => c.id === final.id)
+    return { line, status: !before ? 'new' : sameCommand(before, final) ? 'same' : 'changed', command: final }
   }
+}
+
+/** @throws LineFault */
+function usesOf(cell: string): number | null {
+  if (cell === '') return null
+  const uses = Number(cell.replace(',', '.'))
+  if (uses >= 0 && uses <= 100_000) return uses
+  throw new LineFault('usesPerHour', `“${cell}” is no number from 0 to 100000.`)
+}
+
+const listed = (cell: string): string[] =>
+  cell
+    .split(';')
+    .map((n) => n.trim())
+    .filter(Boolean)
+
+const contextNames = (cell: string): string[] => (cell.toLowerCase() === 'everywhere' ? [] : listed(cell))
+
+/** The command of a line, without program and contexts. @throws LineFault */
+function checked(
+  cells: Cells,
+  id: string,
+  programId: string,
+  uses: number | null,
+  before: Command | undefined,
+): Command {
+  const candidate = commandSchema.safeParse({
+    ...before,
+    id,
+    programId,
+    contextIds: [],
+    name: cells.command,
+    menu: cells.menu === '' && before ? before.menu : splitMenu(cells.menu),
+    usesPerHour: uses ?? before?.usesPerHour ?? 0,
+    ...(cells.label !== '' && { label: cells.label }),
+    ...(cells.note !== '' && { note: cells.note }),
+    ...(cells.parameter !== '' && { parameter: cells.parameter }),
+    ...(cells.kind !== '' && { kind: cells.kind }),
+    ...(cells.damage !== '' && { damage: { level: cells.damage, wayOut: cells.wayOut } }),
+    ...(cells.icon !== '' && { icon: cells.icon }),
+  })
+  if (candidate.success) return candidate.data
+  const issue = candidate.error.issues[0]
+  const column = columns.find((c) => c === String(issue?.path[0])) ?? 'command'
+  throw new LineFault(column, `${issue?.message ?? 'Not valid'}.`)
 }
 
 function contextNamed(program: { contexts: Program['contexts'] }, name: string): string {

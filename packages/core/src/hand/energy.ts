@@ -13,6 +13,33 @@ export function uncrossedGapMm(i: number, j: number, otherOnBottomRow: boolean):
   return fingerWidthMm * (j - i)
 }
 
+/** A sum of weighted squares of linear terms, with gradient and Hessian (row-major n x n) where they are wanted. */
+class SquareSum {
+  energy = 0
+
+  constructor(
+    private readonly n: number,
+    private readonly g: Float64Array | undefined,
+    readonly h: Float64Array | undefined,
+  ) {}
+
+  /** Adds w·(Σ coefficient·unknown)², given its value and its coefficients. */
+  add(w: number, value: number, at: readonly number[], coefficient: readonly number[]): void {
+    const { g, h, n } = this
+    this.energy += w * value * value
+    if (!g || !h) return
+    for (let a = 0; a < at.length; a++) {
+      const ia = at[a] as number
+      const ca = coefficient[a] as number
+      g[ia] = (g[ia] as number) + 2 * w * value * ca
+      for (let b = 0; b < at.length; b++) {
+        const cell = ia * n + (at[b] as number)
+        h[cell] = (h[cell] as number) + 2 * w * ca * (coefficient[b] as number)
+      }
+    }
+  }
+}
+
 /**
  * The whole energy of docs/hand-model.md at `z` = [tx, ty, turn·70, x0, y0, x1, y1, …] (aim points), with gradient and
  * Hessian when `g` and `h` (row-major n x n) are given. Convex in z for given fingers.
@@ -26,88 +53,81 @@ export function chordEnergy(
   h?: Float64Array,
 ): number {
   const n = z.length
+  const sum = new SquareSum(n, g, h)
+  addPose(sum, hand, z, g, h)
+  for (let k = 0; k < boxes.length; k++) addFinger(sum, hand, used[k] as number, z, 3 + 2 * k)
+  for (let a = 0; a < boxes.length; a++)
+    for (let b = a + 1; b < boxes.length; b++) {
+      const [fa, fb] = [used[a] as number, used[b] as number]
+      addSpan(sum, hand, z, n, fa, fb, 3 + 2 * a, 3 + 2 * b)
+      const [inner, outer] = fa < fb ? [a, b] : [b, a]
+      const gap = uncrossedGapMm(Math.min(fa, fb), Math.max(fa, fb), (boxes[outer] as AimBox).bottomRow)
+      if (gap > 0) addCrossing(sum, z, gap, 3 + 2 * inner, 3 + 2 * outer)
+    }
+  return sum.energy
+}
+
+/** What shifting and turning the palm costs; begins gradient and Hessian. */
+function addPose(sum: SquareSum, hand: HandModel, z: Float64Array, g?: Float64Array, h?: Float64Array): void {
+  const n = z.length
   const tx = z[0] as number
   const ty = z[1] as number
   const turn = (z[2] as number) / turnLeverMm
   const turnWeight = hand.turnWeight / turnLeverMm ** 2
-  let energy = (tx * tx + ty * ty) * hand.shiftWeight + turn * turn * hand.turnWeight
-  if (g && h) {
-    g.fill(0)
-    h.fill(0)
-    g[0] = 2 * tx * hand.shiftWeight
-    g[1] = 2 * ty * hand.shiftWeight
-    g[2] = 2 * (z[2] as number) * turnWeight
-    h[0] = h[n + 1] = 2 * hand.shiftWeight
-    h[2 * n + 2] = 2 * turnWeight
-  }
-  /** adds w·(Σ coefficient·unknown)², given its value and its coefficients */
-  const addSquare = (
-    w: number,
-    value: number,
-    at: readonly number[],
-    coefficient: readonly number[],
-  ): void => {
-    energy += w * value * value
-    if (!g || !h) return
-    for (let a = 0; a < at.length; a++) {
-      const ia = at[a] as number
-      const ca = coefficient[a] as number
-      g[ia] = (g[ia] as number) + 2 * w * value * ca
-      for (let b = 0; b < at.length; b++) {
-        const cell = ia * n + (at[b] as number)
-        h[cell] = (h[cell] as number) + 2 * w * ca * (coefficient[b] as number)
-      }
-    }
-  }
-  for (let k = 0; k < boxes.length; k++) {
-    const f = used[k] as number
-    const bx = (hand.leverX[f] as number) / turnLeverMm
-    const by = (hand.leverY[f] as number) / turnLeverMm
-    const xi = 3 + 2 * k
-    const dx = (z[xi] as number) - ((hand.tipX[f] as number) + tx - (z[2] as number) * by)
-    const dy = (z[xi + 1] as number) - ((hand.tipY[f] as number) + ty + (z[2] as number) * bx)
-    addSquare((dx > 0 ? hand.weightIn[f] : hand.weightOut[f]) as number, dx, [xi, 0, 2], [1, -1, by])
-    addSquare(
-      (dy > 0 ? hand.weightBack[f] : hand.weightForward[f]) as number,
-      dy,
-      [xi + 1, 1, 2],
-      [1, -1, -bx],
-    )
-  }
-  for (let a = 0; a < boxes.length; a++) {
-    for (let b = a + 1; b < boxes.length; b++) {
-      const fa = used[a] as number
-      const fb = used[b] as number
-      const xa = 3 + 2 * a
-      const xb = 3 + 2 * b
-      const ux = (z[xa] as number) - (z[xb] as number)
-      const uy = (z[xa + 1] as number) - (z[xb + 1] as number)
-      const length = Math.hypot(ux, uy)
-      const relaxed = hand.relaxedMm[fa * 5 + fb] as number
-      if (length > relaxed) {
-        const w = 1 / ((hand.practicalMm[fa * 5 + fb] as number) - relaxed) ** 2
-        const over = length - relaxed
-        const nx = ux / length
-        const ny = uy / length
-        addSquare(w, over, [xa, xa + 1, xb, xb + 1], [nx, ny, -nx, -ny])
-        // the curvature of |p − q| itself, which Gauss–Newton leaves out; with it the step is a true Newton step
-        if (h) {
-          const c = (2 * w * over) / length
-          addDistanceCurvature(h, n, xa, xb, c * ny * ny, -c * nx * ny, c * nx * nx)
-        }
-      }
-      const inner = fa < fb ? a : b
-      const outer = fa < fb ? b : a
-      const gap = uncrossedGapMm(Math.min(fa, fb), Math.max(fa, fb), (boxes[outer] as AimBox).bottomRow)
-      if (gap > 0) {
-        const xi = 3 + 2 * inner
-        const xj = 3 + 2 * outer
-        const short = gap - ((z[xi] as number) - (z[xj] as number))
-        if (short > 0) addSquare(1 / crossingScaleMm ** 2, short, [xi, xj], [-1, 1])
-      }
-    }
-  }
-  return energy
+  sum.energy = (tx * tx + ty * ty) * hand.shiftWeight + turn * turn * hand.turnWeight
+  if (!g || !h) return
+  g.fill(0)
+  h.fill(0)
+  g[0] = 2 * tx * hand.shiftWeight
+  g[1] = 2 * ty * hand.shiftWeight
+  g[2] = 2 * (z[2] as number) * turnWeight
+  h[0] = h[n + 1] = 2 * hand.shiftWeight
+  h[2 * n + 2] = 2 * turnWeight
+}
+
+/** What moving finger f from its resting tip to its aim point costs; the point begins at `xi` in the unknowns. */
+function addFinger(sum: SquareSum, hand: HandModel, f: number, z: Float64Array, xi: number): void {
+  const tx = z[0] as number
+  const ty = z[1] as number
+  const bx = (hand.leverX[f] as number) / turnLeverMm
+  const by = (hand.leverY[f] as number) / turnLeverMm
+  const dx = (z[xi] as number) - ((hand.tipX[f] as number) + tx - (z[2] as number) * by)
+  const dy = (z[xi + 1] as number) - ((hand.tipY[f] as number) + ty + (z[2] as number) * bx)
+  sum.add((dx > 0 ? hand.weightIn[f] : hand.weightOut[f]) as number, dx, [xi, 0, 2], [1, -1, by])
+  sum.add((dy > 0 ? hand.weightBack[f] : hand.weightForward[f]) as number, dy, [xi + 1, 1, 2], [1, -1, -bx])
+}
+
+/** What spreading two fingers beyond their relaxed span costs. */
+function addSpan(
+  sum: SquareSum,
+  hand: HandModel,
+  z: Float64Array,
+  n: number,
+  fa: number,
+  fb: number,
+  xa: number,
+  xb: number,
+): void {
+  const ux = (z[xa] as number) - (z[xb] as number)
+  const uy = (z[xa + 1] as number) - (z[xb + 1] as number)
+  const length = Math.hypot(ux, uy)
+  const relaxed = hand.relaxedMm[fa * 5 + fb] as number
+  if (length <= relaxed) return
+  const w = 1 / ((hand.practicalMm[fa * 5 + fb] as number) - relaxed) ** 2
+  const over = length - relaxed
+  const nx = ux / length
+  const ny = uy / length
+  sum.add(w, over, [xa, xa + 1, xb, xb + 1], [nx, ny, -nx, -ny])
+  if (!sum.h) return
+  // the curvature of |p − q| itself, which Gauss–Newton leaves out; with it the step is a true Newton step
+  const c = (2 * w * over) / length
+  addDistanceCurvature(sum.h, n, xa, xb, c * ny * ny, -c * nx * ny, c * nx * nx)
+}
+
+/** What crossing two fingers costs: the inner one has to lie a gap inward of the outer one. */
+function addCrossing(sum: SquareSum, z: Float64Array, gap: number, xi: number, xj: number): void {
+  const short = gap - ((z[xi] as number) - (z[xj] as number))
+  if (short > 0) sum.add(1 / crossingScaleMm ** 2, short, [xi, xj], [-1, 1])
 }
 
 function addDistanceCurvature(

@@ -1,13 +1,4 @@
 export { assign, type Assignment } from './assignment.js'
-export {
-  defaultQuadraticOptions,
-  quadraticCost,
-  solveQuadratic,
-  type QuadraticAnswer,
-  type QuadraticOptions,
-  type QuadraticProblem,
-} from './quadratic.js'
-export { readQap } from './qaplib.js'
 export { randomInts } from './random.js'
 export { relationOf, slotCost, SlotState, type PairTerm, type SlotProblem } from './slots.js'
 export { anneal } from './anneal.js'

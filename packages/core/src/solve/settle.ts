@@ -12,7 +12,7 @@ const forbidden = 1e12
  */
 function settled(
   state: SlotState,
-  unassignedCost: SlotState,
+  without: SlotState,
   rows: readonly number[],
   table: Int32Array,
 ): Int32Array {
@@ -24,10 +24,10 @@ function settled(
   const isBare = new Uint8Array(slots)
   const add = (p: number): void => {
     isIn[p] = 1
-    isBare[p] = unassignedCost.isBare(p) ? 1 : 0
+    isBare[p] = without.isBare(p) ? 1 : 0
     open.push(p)
   }
-  const isFree = (i: number, p: number): boolean => isBare[p] === 1 || unassignedCost.inTheWay(i, p) === -1
+  const isFree = (i: number, p: number): boolean => isBare[p] === 1 || without.inTheWay(i, p) === -1
   for (const i of rows) {
     const own = state.slotOf[i] as number
     if (own >= 0 && isIn[own] === 0) add(own)
@@ -35,7 +35,7 @@ function settled(
   for (const i of rows)
     for (let k = 0; k < candidateCount; k++) {
       const p = table[i * candidateCount + k] as number
-      if (p >= 0 && isIn[p] === 0 && unassignedCost.inTheWay(i, p) === -1) add(p)
+      if (p >= 0 && isIn[p] === 0 && without.inTheWay(i, p) === -1) add(p)
     }
   const columns = open.length + rows.length
   const matrix = new Float64Array(rows.length * columns).fill(forbidden)
@@ -81,37 +81,114 @@ export interface SettleOptions {
 export function* settlePairs(
   problem: SlotProblem,
   state: SlotState,
-  { rounds, most, table, pairs, places, groups }: SettleOptions,
+  options: SettleOptions,
   random: (below: number) => number,
 ): Generator<Int32Array> {
-  const mover = new Mover(state, table)
-  const scratch = new SlotState(problem, state.slotOf)
-  const paired = new Set(pairs.flatMap(({ a, b }) => [a, b]))
-  const singles = groups.map((group) => group.filter((i) => problem.fixed[i] === 0 && !paired.has(i)))
-  const groupOf = new Map(groups.flatMap((group, g) => group.map((i) => [i, g] as const)))
-  const termsOf = new Map<number, number[]>()
-  pairs.forEach(({ a, b }, t) => {
-    for (const i of [a, b]) termsOf.set(i, [...(termsOf.get(i) ?? []), t])
-  })
-  const best = state.slotOf.slice()
-  let bestCost = state.cost
-  const current = state.slotOf.slice()
-  let currentCost = state.cost
-  const wide = firstSlack * Math.abs(state.cost)
-  let slack = 0
-  const settle = (all: readonly number[]): void => {
-    if (all.length === 0) return
-    const rows = all.length <= mostSettled ? all : drawn(all, mostSettled, random)
-    const others = state.slotOf.slice()
-    for (const i of rows) others[i] = -1
-    scratch.reset(others)
-    const slots = settled(state, scratch, rows, table)
-    rows.forEach((i, r) => (others[i] = slots[r] as number))
-    state.reset(others)
+  const { rounds, pairs } = options
+  const settling = new Settling(problem, state, options, random)
+  settling.settleGroups()
+  for (let round = 0; round < rounds && pairs.length > 0; round++) {
+    settling.tryPair(Math.max(0, 1 - (round + 1) / (0.8 * rounds)))
+    yield settling.best
   }
-  const isPaired = (i: number, j: number): boolean => j === -1 || !paired.has(j) || i === j
+  state.reset(settling.best)
+}
+
+class Settling {
+  readonly best: Int32Array
+  private bestCost: number
+  private readonly current: Int32Array
+  private currentCost: number
+  private readonly wide: number
+  private slack = 0
+  private readonly mover: Mover
+  private readonly scratch: SlotState
+  private readonly paired: ReadonlySet<number>
+  /** rows of each group that are in no pair and may move */
+  private readonly singles: readonly (readonly number[])[]
+  private readonly groupOf: ReadonlyMap<number, number>
+  /** pairs that a row is in, by their numbers */
+  private readonly termsOf = new Map<number, number[]>()
+
+  constructor(
+    private readonly problem: SlotProblem,
+    private readonly state: SlotState,
+    private readonly options: SettleOptions,
+    private readonly random: (below: number) => number,
+  ) {
+    const { table, pairs, groups } = options
+    this.mover = new Mover(state, table)
+    this.scratch = new SlotState(problem, state.slotOf)
+    const paired = new Set(pairs.flatMap(({ a, b }) => [a, b]))
+    this.paired = paired
+    this.singles = groups.map((group) => group.filter((i) => problem.fixed[i] === 0 && !paired.has(i)))
+    this.groupOf = new Map(groups.flatMap((group, g) => group.map((i) => [i, g] as const)))
+    pairs.forEach(({ a, b }, t) => {
+      for (const i of [a, b]) this.termsOf.set(i, [...(this.termsOf.get(i) ?? []), t])
+    })
+    this.best = state.slotOf.slice()
+    this.bestCost = state.cost
+    this.current = state.slotOf.slice()
+    this.currentCost = state.cost
+    this.wide = firstSlack * Math.abs(state.cost)
+  }
+
+  settleGroups(): void {
+    for (const rows of this.singles) {
+      this.settle(rows)
+      this.judge()
+    }
+  }
+
+  /** @param share  how much worse an answer may be than the one before, as a share of what it may be at first */
+  tryPair(share: number): void {
+    const { random, mover, options } = this
+    this.slack = this.wide * share
+    const term = random(options.pairs.length)
+    const pair = options.pairs[term] as PairTerm
+    mover.begin()
+    // apart: one goes where it is best off alone; else both go to slots that suit them together
+    const isMoved = random(4) === 0 ? this.part(pair, term) : this.join(pair, term)
+    if (isMoved) this.judge()
+    else mover.undo()
+  }
+
+  private part({ a, b }: PairTerm, term: number): boolean {
+    const { random, mover, problem } = this
+    const [one, other] = random(2) === 0 ? [a, b] : [b, a]
+    const slot = one * candidateCount + random(1 + random(candidateCount))
+    const p = this.options.table[slot] as number
+    if (p < 0 || mover.put(one, p) === Infinity) return false
+    const rest = this.singles[this.groupOf.get(a) ?? 0] ?? []
+    const same = this.groupOf.get(a) === this.groupOf.get(b)
+    this.rejoinPushed(term)
+    // the other finds its place like everybody else
+    this.settle(same && problem.fixed[other] === 0 ? [...rest, other] : rest)
+    return true
+  }
+
+  private join({ a, b }: PairTerm, term: number): boolean {
+    const { random, mover } = this
+    const { places } = this.options
+    // earlier pairs of slots are cheaper: they are tried more often
+    const at = (term * pairCandidates + random(1 + random(pairCandidates))) * 2
+    const p = places[at] as number
+    if (p < 0 || mover.put(a, p) === Infinity || mover.put(b, places[at + 1] as number) === Infinity)
+      return false
+    this.rejoinPushed(term)
+    this.settle(this.singles[this.groupOf.get(a) ?? 0] ?? [])
+    return true
+  }
+
+  private rejoinPushed(term: number): void {
+    for (const pushed of new Set(this.mover.rows)) this.rejoin(this.termsOf.get(pushed), term)
+  }
+
   /** A pair of which one was pushed out goes together to the best slots that no other pair holds. */
-  const rejoin = (terms: readonly number[] | undefined, but: number): void => {
+  private rejoin(terms: readonly number[] | undefined, but: number): void {
+    const { state, mover } = this
+    const { pairs, places } = this.options
+    const isPaired = (i: number, j: number): boolean => j === -1 || !this.paired.has(j) || i === j
     for (const t of terms ?? []) {
       if (t === but) continue
       const { a, b } = pairs[t] as PairTerm
@@ -126,50 +203,32 @@ export function* settlePairs(
       }
     }
   }
-  const judge = (): void => {
-    if (state.cost < currentCost + slack - 1e-9 && state.moved <= most) {
-      currentCost = state.cost
-      current.set(state.slotOf)
-      if (currentCost < bestCost - 1e-9) {
-        bestCost = currentCost
-        best.set(current)
-      }
-    } else state.reset(current)
+
+  private settle(all: readonly number[]): void {
+    if (all.length === 0) return
+    const { state, scratch } = this
+    const rows = all.length <= mostSettled ? all : drawn(all, mostSettled, this.random)
+    const others = state.slotOf.slice()
+    for (const i of rows) others[i] = -1
+    scratch.reset(others)
+    const slots = settled(state, scratch, rows, this.options.table)
+    rows.forEach((i, r) => (others[i] = slots[r] as number))
+    state.reset(others)
   }
-  for (const rows of singles) {
-    settle(rows)
-    judge()
-  }
-  for (let round = 0; round < rounds && pairs.length > 0; round++) {
-    slack = wide * Math.max(0, 1 - (round + 1) / (0.8 * rounds))
-    const term = random(pairs.length)
-    const { a, b } = pairs[term] as PairTerm
-    const rest = singles[groupOf.get(a) ?? 0] ?? []
-    mover.begin()
-    if (random(4) === 0) {
-      // apart: one goes where it is best off alone, the other finds its place like everybody else
-      const [one, other] = random(2) === 0 ? [a, b] : [b, a]
-      const p = table[one * candidateCount + random(1 + random(candidateCount))] as number
-      const same = groupOf.get(a) === groupOf.get(b)
-      if (p >= 0 && mover.put(one, p) !== Infinity) {
-        for (const pushed of new Set(mover.rows)) rejoin(termsOf.get(pushed), term)
-        settle(same && problem.fixed[other] === 0 ? [...rest, other] : rest)
-        judge()
-      } else mover.undo()
-      yield best
-      continue
+
+  /** Keeps the answer where it is good enough, or goes back to the one before. */
+  private judge(): void {
+    const { state } = this
+    if (state.cost >= this.currentCost + this.slack - 1e-9 || state.moved > this.options.most) {
+      state.reset(this.current)
+      return
     }
-    // earlier pairs of slots are cheaper: they are tried more often
-    const at = (term * pairCandidates + random(1 + random(pairCandidates))) * 2
-    const p = places[at] as number
-    if (p >= 0 && mover.put(a, p) !== Infinity && mover.put(b, places[at + 1] as number) !== Infinity) {
-      for (const pushed of new Set(mover.rows)) rejoin(termsOf.get(pushed), term)
-      settle(rest)
-      judge()
-    } else mover.undo()
-    yield best
+    this.currentCost = state.cost
+    this.current.set(state.slotOf)
+    if (this.currentCost >= this.bestCost - 1e-9) return
+    this.bestCost = this.currentCost
+    this.best.set(this.current)
   }
-  state.reset(best)
 }
 
 /** Some of a list, drawn without putting back. */

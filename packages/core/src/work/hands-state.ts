@@ -1,7 +1,7 @@
 import type { HandSide } from '../bench/index.js'
 import { homeKeyMm, homingMs, homingTimeMs, wristBand, type ChordReach, type Finger } from '../hand/index.js'
 import type { Operator, OperatorKind } from './operators.js'
-import type { PressNote, Workplace } from './hands.js'
+import type { PressNote, Workplace } from './workplace.js'
 
 /** A key as something to aim at, mm. */
 export interface KeyPosition {

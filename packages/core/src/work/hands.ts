@@ -1,26 +1,12 @@
 import type { HandSide } from '../bench/index.js'
-import type { ReachContext, ReachSituation, WristBand } from '../hand/index.js'
-import type { Naming, Trigger } from '../triggers/index.js'
+import type { Trigger } from '../triggers/index.js'
 import { drag, pointAndClick, walkMenu } from './acts/point.js'
 import { press } from './acts/press.js'
 import { settle } from './acts/travel.js'
 import { typeText } from './acts/type.js'
 import { HandsState } from './hands-state.js'
 import type { Operator } from './operators.js'
-
-/** What the timing of acts rests on: the hands over a bench, and how triggers are reached. */
-export interface Workplace {
-  readonly situation: ReachSituation
-  readonly reachContext: ReachContext
-  readonly naming: Naming
-}
-
-/** Presses by posture, for the load on a hand. */
-export interface PressNote {
-  readonly hand: HandSide
-  readonly band: WristBand
-  readonly isStretched: boolean
-}
+import type { PressNote, Workplace } from './workplace.js'
 
 /** Two hands at work: every act adds its operators, from where the hands are. */
 export interface Hands {

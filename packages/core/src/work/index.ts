@@ -7,7 +7,8 @@ export {
   type Operator,
   type OperatorKind,
 } from './operators.js'
-export { simulateHands, type Hands, type PressNote, type Workplace } from './hands.js'
+export { simulateHands, type Hands } from './hands.js'
+export type { PressNote, Workplace } from './workplace.js'
 export {
   menuLevels,
   timeCommand,

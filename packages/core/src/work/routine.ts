@@ -2,7 +2,8 @@ import type { HandSide } from '../bench/index.js'
 import type { Command } from '../commands/index.js'
 import type { Trigger } from '../triggers/index.js'
 import type { RoutineStep } from '../usage/index.js'
-import { simulateHands, type Hands, type PressNote, type Workplace } from './hands.js'
+import { simulateHands, type Hands } from './hands.js'
+import type { PressNote, Workplace } from './workplace.js'
 import type { Operator } from './operators.js'
 
 /** Who works where, and what the commands are worked by. */

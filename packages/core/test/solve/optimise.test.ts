@@ -2,15 +2,14 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
+import { assign, randomInts } from '../../src/index.js'
 import {
-  assign,
   defaultQuadraticOptions,
   quadraticCost,
-  randomInts,
   readQap,
   solveQuadratic,
   type QuadraticProblem,
-} from '../../src/index.js'
+} from '../../bench/qap/index.js'
 
 const numbers = (seed: number, count: number, below = 1000): Float64Array => {
   const next = randomInts(seed)

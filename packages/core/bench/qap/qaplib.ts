@@ -1,4 +1,4 @@
-import { CoreError } from '../errors.js'
+import { CoreError } from '../../src/errors.js'
 import type { QuadraticProblem } from './quadratic.js'
 
 const largest = 256

@@ -1,5 +1,5 @@
-import { CoreError } from '../errors.js'
-import { randomInts } from './random.js'
+import { CoreError } from '../../src/errors.js'
+import { randomInts } from '../../src/solve/index.js'
 
 /** Things to be put on as many places: Σ flow(i, j) · distance(p(i), p(j)) + Σ linear(i, p(i)) is to be least. */
 export interface QuadraticProblem {
@@ -56,105 +56,136 @@ export function solveQuadratic(
   { seed, moves }: QuadraticOptions = defaultQuadraticOptions,
 ): QuadraticAnswer {
   checkShape(problem)
-  const { size: n, flow, distance, linear } = problem
-  const random = randomInts(seed)
-  const placeOf = new Int32Array(n)
-  const gains = new Float64Array(n * n)
-  /** move at which i may go to place a again */
-  const tabuUntil = new Int32Array(n * n)
-  const scratch = scratchFor(n)
-  const matrices: Matrices = {
-    n,
-    flow,
-    flowTo: transpose(flow, n),
-    distance,
-    distanceTo: transpose(distance, n),
-  }
-  const long = longTabu(n)
-  let best: QuadraticAnswer | null = null
-  let cost = 0
-  let bestOfStart = 0
-  let lastBetter = 0
+  const search = new TabuSearch(problem, randomInts(seed))
+  for (let move = 1; move <= moves && problem.size > 1; move++) search.step(move)
+  return { placeOf: search.best, cost: quadraticCost(problem, search.best) }
+}
 
-  const linearGain = (i: number, j: number): number => {
-    if (!linear) return 0
-    const [a, b] = [placeOf[i] as number, placeOf[j] as number]
-    return (
-      (linear[i * n + b] as number) +
-      (linear[j * n + a] as number) -
-      (linear[i * n + a] as number) -
-      (linear[j * n + b] as number)
-    )
+/** Two things that change places. */
+interface Exchange {
+  i: number
+  j: number
+  gain: number
+}
+
+class TabuSearch {
+  best: Int32Array
+  private bestCost = Infinity
+  private readonly placeOf: Int32Array
+  private readonly gains: Float64Array
+  /** move at which i may go to place a again */
+  private readonly tabuUntil: Int32Array
+  private readonly scratch: Scratch
+  private readonly matrices: Matrices
+  private readonly exchange: Exchange = { i: -1, j: -1, gain: 0 }
+  private cost = 0
+  private bestOfStart = 0
+  private lastBetter = 0
+
+  constructor(
+    private readonly problem: QuadraticProblem,
+    private readonly random: (below: number) => number,
+  ) {
+    const { size: n, flow, distance } = problem
+    this.placeOf = new Int32Array(n)
+    this.best = new Int32Array(n)
+    this.gains = new Float64Array(n * n)
+    this.tabuUntil = new Int32Array(n * n)
+    this.scratch = scratchFor(n)
+    this.matrices = { n, flow, flowTo: transpose(flow, n), distance, distanceTo: transpose(distance, n) }
+    this.begin(0)
   }
-  const begin = (move: number): void => {
+
+  /** Makes one exchange, after a new start where nothing has got better for long. */
+  step(move: number): void {
+    const n = this.problem.size
+    if (move - this.lastBetter > patience(n)) this.begin(move)
+    this.chooseExchange(move)
+    const { i, j, gain } = this.exchange
+    if (i === -1) return
+    const { placeOf, tabuUntil, random } = this
+    const [a, b] = [placeOf[i] as number, placeOf[j] as number]
+    placeOf[i] = b
+    placeOf[j] = a
+    this.cost += gain
+    tabuUntil[i * n + a] = move + shortTabu(n, random)
+    tabuUntil[j * n + b] = move + shortTabu(n, random)
+    if (this.cost < this.bestOfStart - 1e-9) {
+      this.bestOfStart = this.cost
+      this.lastBetter = move
+      this.keep()
+    }
+    updateGains(this.matrices, placeOf, this.gains, this.scratch, i, j)
+  }
+
+  private begin(move: number): void {
+    const { placeOf, gains, matrices, random } = this
+    const { n } = matrices
     for (let i = 0; i < n; i++) placeOf[i] = i
     for (let i = n - 1; i > 0; i--) {
       const j = random(i + 1)
-      const reserved = placeOf[i] as number
+      const other = placeOf[i] as number
       placeOf[i] = placeOf[j] as number
-      placeOf[j] = reserved
+      placeOf[j] = other
     }
-    cost = quadraticCost(problem, placeOf)
-    bestOfStart = cost
-    lastBetter = move
-    tabuUntil.fill(-longTabu(n))
+    this.cost = quadraticCost(this.problem, placeOf)
+    this.bestOfStart = this.cost
+    this.lastBetter = move
+    this.tabuUntil.fill(-longTabu(n))
     for (let i = 0; i < n; i++)
       for (let j = i + 1; j < n; j++) gains[i * n + j] = exchangeGain(matrices, placeOf, i, j)
-    keep()
-  }
-  const keep = (): void => {
-    if (!best || cost < best.cost - 1e-9) best = { placeOf: placeOf.slice(), cost }
+    this.keep()
   }
 
-  begin(0)
-  for (let move = 1; move <= moves && n > 1; move++) {
-    if (move - lastBetter > patience(n)) begin(move)
-    let bestI = -1
-    let bestJ = -1
+  private keep(): void {
+    if (this.cost >= this.bestCost - 1e-9) return
+    this.best = this.placeOf.slice()
+    this.bestCost = this.cost
+  }
+
+  /** The best exchange that may be made; one that is wanted for itself comes before all others. */
+  private chooseExchange(move: number): void {
+    // read once: the inner loop is where all the time goes
+    const { placeOf, gains, tabuUntil, exchange } = this
+    const { linear } = this.problem
+    const { n } = this.matrices
+    const stale = move - longTabu(n)
+    const enough = this.bestOfStart - 1e-9 - this.cost
     let least = Infinity
     let forced = false
-    const stale = move - long
-    // read once: what closures share is slow to read in the inner loop
-    const enough = bestOfStart - 1e-9 - cost
+    exchange.i = -1
     for (let i = 0; i < n - 1; i++) {
       const a = placeOf[i] as number
       const row = i * n
       for (let j = i + 1; j < n; j++) {
-        const gain = linear ? (gains[row + j] as number) + linearGain(i, j) : (gains[row + j] as number)
+        const gain = linear
+          ? (gains[row + j] as number) + linearGain(linear, n, placeOf, i, j)
+          : (gains[row + j] as number)
         // once a move is wanted for itself, only a better one is looked at
         if (forced && gain >= least) continue
         const ti = tabuUntil[row + (placeOf[j] as number)] as number
         const tj = tabuUntil[j * n + a] as number
-        const allowed = ti < move || tj < move
         const wanted = (ti < stale && tj < stale) || gain < enough
-        if (wanted && !forced) {
-          forced = true
-          bestI = i
-          bestJ = j
-          least = gain
-        } else if ((wanted || (allowed && !forced)) && gain < least) {
-          bestI = i
-          bestJ = j
-          least = gain
-        }
+        if (!wanted && (forced || (ti >= move && tj >= move) || gain >= least)) continue
+        if (wanted && !forced) forced = true
+        exchange.i = i
+        exchange.j = j
+        least = gain
       }
     }
-    if (bestI === -1) continue
-    const [a, b] = [placeOf[bestI] as number, placeOf[bestJ] as number]
-    placeOf[bestI] = b
-    placeOf[bestJ] = a
-    cost += least
-    tabuUntil[bestI * n + a] = move + shortTabu(n, random)
-    tabuUntil[bestJ * n + b] = move + shortTabu(n, random)
-    if (cost < bestOfStart - 1e-9) {
-      bestOfStart = cost
-      lastBetter = move
-      keep()
-    }
-    updateGains(matrices, placeOf, gains, scratch, bestI, bestJ)
+    exchange.gain = least
   }
-  const found = best as unknown as QuadraticAnswer
-  return { placeOf: found.placeOf, cost: quadraticCost(problem, found.placeOf) }
+}
+
+/** What exchanging the places of i and j adds to the linear part. */
+function linearGain(linear: Float64Array, n: number, placeOf: Int32Array, i: number, j: number): number {
+  const [a, b] = [placeOf[i] as number, placeOf[j] as number]
+  return (
+    (linear[i * n + b] as number) +
+    (linear[j * n + a] as number) -
+    (linear[i * n + a] as number) -
+    (linear[j * n + b] as number)
+  )
 }
 
 /** Exchanges stay tabu for about as many moves as there are things, by Taillard's spread of a tenth. */

@@ -1,0 +1,17 @@
+import type { HandSide } from '../bench/index.js'
+import type { ReachContext, ReachSituation, WristBand } from '../hand/index.js'
+import type { Naming } from '../triggers/index.js'
+
+/** What the timing of acts rests on: the hands over a bench, and how triggers are reached. */
+export interface Workplace {
+  readonly situation: ReachSituation
+  readonly reachContext: ReachContext
+  readonly naming: Naming
+}
+
+/** Presses by posture, for the load on a hand. */
+export interface PressNote {
+  readonly hand: HandSide
+  readonly band: WristBand
+  readonly isStretched: boolean
+}
