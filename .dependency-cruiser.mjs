@@ -1,3 +1,12 @@
+/** Floors of the web app, from the top; arrows point down only. */
+const floors = [
+  { name: 'app', path: 'app/' },
+  { name: 'features', path: 'features/' },
+  { name: 'drawing-and-parts', path: '(drawing|parts)/' },
+  { name: 'store', path: 'store/' },
+  { name: 'worker', path: 'worker/' },
+]
+
 /** Arrows point down only: web, cli, server, demo -> core; the core imports no data and no app. */
 export default {
   forbidden: [
@@ -31,6 +40,30 @@ export default {
       severity: 'error',
       from: { path: '^apps/web/src' },
       to: { path: '^(apps/server|packages/cli)' },
+    },
+    ...floors.flatMap((floor, i) =>
+      i === 0
+        ? []
+        : [
+            {
+              name: `web-${floor.name}-knows-no-floor-above`,
+              severity: 'error',
+              from: { path: `^apps/web/src/${floor.path}` },
+              to: {
+                path: `^apps/web/src/(${floors
+                  .slice(0, i)
+                  .map((f) => f.path)
+                  .join('|')})`,
+              },
+            },
+          ],
+    ),
+    {
+      name: 'features-know-no-other',
+      comment: 'a feature reaches into no other; what two of them share is a part',
+      severity: 'error',
+      from: { path: '^apps/web/src/features/([^/]+)/' },
+      to: { path: '^apps/web/src/features/', pathNot: '^apps/web/src/features/$1/' },
     },
     {
       name: 'doors-only',

@@ -1,8 +1,8 @@
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
-import { AppFrame } from './shared/app-frame.js'
-import { ErrorScreen } from './shared/error-screen.js'
+import { AppFrame } from './app/app-frame.js'
+import { ErrorScreen } from './app/error-screen.js'
 import { PlotView } from './features/plot/plot-view.js'
 import { loadDemo } from './store/actions.js'
 import { startAutosave } from './store/autosave.js'
@@ -39,12 +39,12 @@ const router = createBrowserRouter([
           {
             path: 'mnemonics',
             lazy: async () => ({
-              Component: (await import('./features/names/mnemonics-view.js')).MnemonicsView,
+              Component: (await import('./features/mnemonics/mnemonics-view.js')).MnemonicsView,
             }),
           },
           {
             path: 'ideas',
-            lazy: async () => ({ Component: (await import('./features/names/ideas-view.js')).IdeasView }),
+            lazy: async () => ({ Component: (await import('./features/mnemonics/ideas-view.js')).IdeasView }),
           },
           {
             path: 'routines',

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { placesWith, rankPlaces, controlRefOf, type Modifier } from '@reach-plot/core'
-import { keyFaces } from '../src/features/plot/chart-faces.js'
-import { bestByControlRef, type Places } from '../src/features/plot/use-places.js'
+import { keyFaces } from '../src/drawing/chart-faces.js'
+import { bestByControlRef, type Places } from '../src/drawing/places.js'
 import { demo, derive, idOf, reachOfSet } from './build.js'
 
 const plan = demo()

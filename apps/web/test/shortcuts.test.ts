@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { browserKeys } from '@reach-plot/data'
-import { appActions, comboFor, refuseCombo } from '../src/features/keys/actions.js'
-import { comboName, comboOf } from '../src/features/keys/combo.js'
+import { appActions, comboFor, refuseCombo } from '../src/parts/shortcuts/actions.js'
+import { comboName, comboOf } from '../src/parts/shortcuts/combo.js'
 
 const event = (
   key: string,

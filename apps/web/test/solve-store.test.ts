@@ -11,7 +11,7 @@ import {
   type Placement,
 } from '@reach-plot/core'
 import { keepAsArrangement, takePlacements } from '../src/store/actions.js'
-import { catalogues } from '../src/store/catalogues.js'
+import { catalogues } from '../src/worker/catalogues.js'
 import { undo, usePlanStore } from '../src/store/plan-store.js'
 import { placementsWith, takenMoves } from '../src/store/solve-store.js'
 import type { SolvedPlan } from '../src/worker/solve-protocol.js'

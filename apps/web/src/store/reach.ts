@@ -14,7 +14,7 @@ import {
 } from '@reach-plot/core'
 import { create } from 'zustand'
 import { useShallow } from 'zustand/react/shallow'
-import { showProblem } from '../shared/problem.js'
+import { showProblem } from './problem.js'
 import { reachService } from '../worker/reach-client.js'
 import type { KeyedSituation, ReachChart } from '../worker/reach-protocol.js'
 import type { HeldSet } from './held-set.js'

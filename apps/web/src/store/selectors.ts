@@ -25,7 +25,7 @@ import {
   type RestingHand,
   type Trigger,
 } from '@reach-plot/core'
-import { catalogues } from './catalogues.js'
+import { catalogues } from '../worker/catalogues.js'
 import type { HeldSet } from './held-set.js'
 import { usePlan } from './plan-store.js'
 import { useView } from './view-store.js'

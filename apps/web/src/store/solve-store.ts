@@ -8,7 +8,7 @@ import {
 } from '@reach-plot/core'
 import { proxy } from 'comlink'
 import { create } from 'zustand'
-import { showProblem } from '../shared/problem.js'
+import { showProblem } from './problem.js'
 import { endSolveService, solveService } from '../worker/solve-client.js'
 import type { SolvedPlan } from '../worker/solve-protocol.js'
 import { usePlanStore } from './plan-store.js'

@@ -1,6 +1,6 @@
 import localforage from 'localforage'
 import { checkPlanOpens, readPlan, type Plan } from '@reach-plot/core'
-import { catalogues } from './catalogues.js'
+import { catalogues } from '../worker/catalogues.js'
 
 /** What is stored: the plan, and a number that rises with each save, by which tabs notice each other. */
 export interface StoredPlan {

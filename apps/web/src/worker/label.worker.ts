@@ -2,7 +2,7 @@ import { initWasm, Resvg } from '@resvg/resvg-wasm'
 import { expose } from 'comlink'
 import { checkPrint, facesZip, documentFile, rasteriseWith } from '@reach-plot/print'
 import { noAdjust } from '@reach-plot/core/drawing'
-import { fetchLabelFont } from '../shared/label-font.js'
+import { fetchLabelFont } from './label-font.js'
 import type { LabelService } from './label-protocol.js'
 
 const rasterise = rasteriseWith(Resvg)

@@ -13,7 +13,7 @@ import {
   prepare,
   prepareWork,
 } from '@reach-plot/core'
-import { catalogues } from '../store/catalogues.js'
+import { catalogues } from './catalogues.js'
 import type { SolveService, Summary } from './solve-protocol.js'
 
 let current: { readonly key: string; readonly table: ChordTable } | null = null

@@ -2,7 +2,7 @@ import { addBench, deleteBench, mirrorActiveBench, renameBench, chooseBench } fr
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
 import { Check, ChevronDown } from 'lucide-react'
 import { useState } from 'react'
-import { NameSheet } from '../../shared/name-sheet.js'
+import { NameDialog } from '../../parts/name-dialog.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -60,7 +60,7 @@ export function BenchMenu() {
         </MenuItems>
       </Menu>
       {naming && (
-        <NameSheet
+        <NameDialog
           title={naming === 'rename' ? 'Rename the bench' : 'New bench'}
           name={naming === 'rename' ? bench.name : ''}
           action={naming === 'rename' ? 'Rename' : 'Make it'}

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { lossOfMove, environmentOf, triggerKey, type Bench, chooseBench } from '@reach-plot/core'
-import { TriggerChip } from '../../shared/trigger-chip.js'
-import { catalogues } from '../../store/catalogues.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
+import { catalogues } from '../../worker/catalogues.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 

@@ -1,4 +1,4 @@
-import { TabsFrame } from '../../shared/tabs-frame.js'
+import { TabsFrame } from '../../parts/tabs-frame.js'
 import { BenchMenu } from './bench-menu.js'
 
 const tabs = [

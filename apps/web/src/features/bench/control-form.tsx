@@ -11,7 +11,7 @@ import {
   editDevice,
 } from '@reach-plot/core'
 import { w3cCodes } from '@reach-plot/data'
-import { NumberBox } from '../../shared/number-box.js'
+import { NumberBox } from '../../parts/number-box.js'
 import { useEdit } from '../../store/plan-store.js'
 
 const codes = Object.keys(w3cCodes).sort()

@@ -12,9 +12,9 @@ import {
 } from '@reach-plot/core'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { HandBearings } from '../plot/chart-ground.js'
-import { DeviceOutline } from '../plot/device-outline.js'
-import { useSize } from '../../shared/use-size.js'
+import { HandBearings } from '../../drawing/chart-ground.js'
+import { DeviceOutline } from '../../drawing/device-outline.js'
+import { useSize } from '../../parts/use-size.js'
 import { useDeskDrag } from './use-desk-drag.js'
 
 const marginMm = 40

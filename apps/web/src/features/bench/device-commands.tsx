@@ -16,12 +16,12 @@ import {
   setPageProgram,
   groupKey,
 } from '@reach-plot/core'
-import { NameSheet } from '../../shared/name-sheet.js'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { NameDialog } from '../../parts/name-dialog.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { TriggerSheet } from '../triggers/trigger-sheet.js'
+import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
 import { CarryBar } from './carry-bar.js'
 import { useDevice } from './device-page.js'
 import { StrokeTable } from './stroke-table.js'
@@ -268,7 +268,7 @@ export function DeviceCommands() {
         <CarryBar device={device} pageId={page?.id} controlIds={chosen} onDone={() => setChosen([])} />
       )}
       {placing && (
-        <TriggerSheet
+        <TriggerDialog
           start={placing.start}
           commandId={placing.placement?.commandId}
           {...(placing.placement?.sends && { sends: placing.placement.sends })}
@@ -276,7 +276,7 @@ export function DeviceCommands() {
         />
       )}
       {naming && (
-        <NameSheet
+        <NameDialog
           title="New page"
           name=""
           action="Add it"

@@ -13,8 +13,8 @@ import {
   putOnBench,
 } from '@reach-plot/core'
 import { deviceModels } from '@reach-plot/data'
-import { chooseFile } from '../../shared/download.js'
-import { showProblem } from '../../shared/problem.js'
+import { chooseFile } from '../../parts/download.js'
+import { showProblem } from '../../store/problem.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 

@@ -21,7 +21,7 @@ import {
   deleteControls,
   type Alignment,
 } from '@reach-plot/core'
-import { NumberBox } from '../../shared/number-box.js'
+import { NumberBox } from '../../parts/number-box.js'
 import { useEdit } from '../../store/plan-store.js'
 
 const alignments: readonly (readonly [Alignment, string, typeof Trash2])[] = [

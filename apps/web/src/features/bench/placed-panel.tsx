@@ -23,8 +23,8 @@ import {
   editDevice,
   setPointing,
 } from '@reach-plot/core'
-import { download } from '../../shared/download.js'
-import { NumberBox } from '../../shared/number-box.js'
+import { download } from '../../parts/download.js'
+import { NumberBox } from '../../parts/number-box.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 

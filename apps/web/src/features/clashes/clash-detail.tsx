@@ -19,7 +19,7 @@ import { useEdit, usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachOfSets } from '../../store/reach.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { SeveritySign } from './severity-sign.js'
+import { SeveritySign } from '../../parts/severity-sign.js'
 import { evidenceWords, stageNames, meanings } from './words.js'
 
 /** One finding: who takes the key, why, how sure, and what would mend it. */

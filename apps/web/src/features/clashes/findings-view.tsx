@@ -1,11 +1,11 @@
 import { useState } from 'react'
 import { causesOf, clashStages, severities, triggerKey, type Cause, type Clash } from '@reach-plot/core'
-import { FindBar, useFind } from '../../shared/find-bar.js'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { FindBar, useFind } from '../../parts/find-bar.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
 import { ClashDetail } from './clash-detail.js'
-import { SeveritySign } from './severity-sign.js'
+import { SeveritySign } from '../../parts/severity-sign.js'
 import { stageNames, meanings } from './words.js'
 
 /** All findings by severity and cause; for the chosen one, who takes the key and what would mend it. */

@@ -10,8 +10,8 @@ import {
   toggleSystemKey,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
-import { showProblem } from '../../shared/problem.js'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { showProblem } from '../../store/problem.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'

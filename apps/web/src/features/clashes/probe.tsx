@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { heldOf, sentBy, triggerKey, triggerName, type Chord, type Probe, setProbe } from '@reach-plot/core'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useProbe } from './use-probe.js'

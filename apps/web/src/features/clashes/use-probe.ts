@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { triggerKey, type NationalLayout, type Trigger } from '@reach-plot/core'
-import { chordOf } from '../../shared/use-listen.js'
+import { chordOf } from '../../parts/use-listen.js'
 
 /** How long a press is waited for, ms. */
 export const probeWaitMs = 6000

@@ -18,7 +18,7 @@ import {
   type Program,
   type Trigger,
 } from '@reach-plot/core'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { ContextsCell } from './contexts-cell.js'

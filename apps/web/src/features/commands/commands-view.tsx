@@ -18,21 +18,21 @@ import {
   setPlacements,
   takeCommands,
 } from '@reach-plot/core'
-import { chooseFile, download } from '../../shared/download.js'
-import { FindBar, useFind } from '../../shared/find-bar.js'
-import { showProblem } from '../../shared/problem.js'
-import { ProgramSelect } from '../../shared/program-select.js'
+import { chooseFile, download } from '../../parts/download.js'
+import { FindBar, useFind } from '../../parts/find-bar.js'
+import { showProblem } from '../../store/problem.js'
+import { ProgramSelect } from '../../parts/program-select.js'
 import { loadDemo, onEditable, openPlan, undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { isTyping } from '../keys/use-shortcuts.js'
-import { AddSheet } from './add-sheet.js'
+import { isTyping } from '../../parts/shortcuts/use-shortcuts.js'
+import { AddDialog } from './add-dialog.js'
 import { BulkBar } from './bulk-bar.js'
-import { CommandSheet } from './command-sheet.js'
+import { CommandDialog } from './command-dialog.js'
 import { CommandTable } from './command-table.js'
-import { ImportSheet } from './import-sheet.js'
-import { PasteSheet, withHeading } from './paste-sheet.js'
+import { ImportDialog } from './import-dialog.js'
+import { PasteDialog, withHeading } from './paste-dialog.js'
 
 /** Which commands the inventory lists. */
 const filters = {
@@ -224,9 +224,9 @@ export function CommandsView() {
         />
       )}
       {chosen.length > 0 && <BulkBar chosen={chosen} onClear={() => setChosenIds(new Set())} />}
-      {opened && <CommandSheet command={opened} onClose={() => setOpenId(null)} />}
+      {opened && <CommandDialog command={opened} onClose={() => setOpenId(null)} />}
       {pasted !== null && (
-        <PasteSheet
+        <PasteDialog
           start={pasted}
           onClose={() => setPasted(null)}
           onText={(text) => {
@@ -243,7 +243,7 @@ export function CommandsView() {
         />
       )}
       {reading && (
-        <ImportSheet
+        <ImportDialog
           {...reading}
           onClose={() => setReading(null)}
           onTake={() => {
@@ -253,7 +253,7 @@ export function CommandsView() {
           }}
         />
       )}
-      {adding && <AddSheet onClose={() => setAdding(false)} />}
+      {adding && <AddDialog onClose={() => setAdding(false)} />}
     </div>
   )
 }

@@ -1,14 +1,14 @@
 import { useState } from 'react'
 import { sheetRows, writeCsv, type SheetColumn, setPlanSettings } from '@reach-plot/core'
-import { download } from '../../shared/download.js'
-import { NumberBox } from '../../shared/number-box.js'
+import { download } from '../../parts/download.js'
+import { NumberBox } from '../../parts/number-box.js'
 import { usePlan, usePlanStore } from '../../store/plan-store.js'
 import { ChangeMap } from './change-map.js'
-import { FigureSheet } from './figure-sheet.js'
+import { FigureDialog } from './figure-dialog.js'
 import { FigureTable, type FigureAsked } from './figure-table.js'
 import { FingerBars } from './finger-bars.js'
 import { GainList } from './gain-list.js'
-import { RoutineSheet } from './routine-sheet.js'
+import { RoutineDialog } from './routine-dialog.js'
 import { RoutineStrips } from './routine-strips.js'
 import { useComparison } from './use-comparison.js'
 import { WaysTable } from './ways-table.js'
@@ -95,9 +95,9 @@ export function CompareView() {
           </>
         )}
       </div>
-      {figure && <FigureSheet asked={figure} onClose={() => setFigure(null)} />}
+      {figure && <FigureDialog asked={figure} onClose={() => setFigure(null)} />}
       {routineId !== null && (
-        <RoutineSheet routineId={routineId} columns={columns} onClose={() => setRoutineId(null)} />
+        <RoutineDialog routineId={routineId} columns={columns} onClose={() => setRoutineId(null)} />
       )}
     </div>
   )

@@ -1,5 +1,5 @@
 import type { SheetColumn } from '@reach-plot/core'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 
 const shownGains = 10

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { SheetColumn } from '@reach-plot/core'
-import { showProblem } from '../../shared/problem.js'
+import { showProblem } from '../../store/problem.js'
 import { usePlan } from '../../store/plan-store.js'
 import { solveService } from '../../worker/solve-client.js'
 

@@ -6,7 +6,7 @@ import {
   tappingCapacity,
   verdictLimits,
 } from '@reach-plot/core'
-import { SpanField } from '../../shared/span-field.js'
+import { SpanField } from '../../parts/span-field.js'
 import { useDerived } from '../../store/selectors.js'
 import { Calibrate } from './calibrate.js'
 

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { arcMinutesOf, printedText, type Label, type UnreadableLabel } from '@reach-plot/core/labels'
 import type { PrintCheck } from '@reach-plot/print'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { LabelSheet } from './label-sheet.js'
+import { LabelDialog } from './label-dialog.js'
 import type { SheetView } from './use-sheet.js'
 
 /** Each command of a label in one line, as it is printed. */
@@ -77,7 +77,7 @@ export function LabelRows({ view, dpi }: { view: SheetView; dpi: number }) {
           )
         })}
       </ul>
-      {edited !== null && <LabelSheet controlId={edited} view={view} onClose={() => setEdited(null)} />}
+      {edited !== null && <LabelDialog controlId={edited} view={view} onClose={() => setEdited(null)} />}
     </>
   )
 }

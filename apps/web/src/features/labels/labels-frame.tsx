@@ -1,4 +1,4 @@
-import { TabsFrame } from '../../shared/tabs-frame.js'
+import { TabsFrame } from '../../parts/tabs-frame.js'
 
 const tabs = [
   { to: '/labels', name: 'Sheets' },

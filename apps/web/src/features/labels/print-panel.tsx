@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { NavLink } from 'react-router'
 import { bothSides, choosePrintForm } from '@reach-plot/print'
 import { mediaOf, pageSizeMm } from '@reach-plot/core/drawing'
-import { showProblem } from '../../shared/problem.js'
+import { showProblem } from '../../store/problem.js'
 import { listedPrinters, printerStatus, standInAddress, type PrinterStatus } from '../../store/print-api.js'
 import {
   cancelOrder,

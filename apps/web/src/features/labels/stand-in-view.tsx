@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { showProblem } from '../../shared/problem.js'
+import { showProblem } from '../../store/problem.js'
 import {
   clearStandIn,
   setStandInFaults,

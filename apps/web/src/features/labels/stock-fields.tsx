@@ -10,10 +10,10 @@ import {
 import { shippedStocks, stockOf, type CutKind } from '@reach-plot/core/drawing'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useSettings } from '../../store/settings-store.js'
-import { CalibrationSheet } from './calibration-sheet.js'
+import { CalibrationDialog } from './calibration-dialog.js'
 import { CheckField, ColourField, SelectField } from './fields.js'
 import { NumberField } from './number-field.js'
-import { StockSheet } from './stock-sheet.js'
+import { StockDialog } from './stock-dialog.js'
 
 const materialChoices: readonly { readonly id: Material; readonly name: string }[] = [
   { id: 'white', name: 'white' },
@@ -106,8 +106,8 @@ export function StockFields({
           </CheckField>
         </>
       )}
-      {sheet === 'stock' && <StockSheet stock={stock} onClose={() => setSheet(null)} />}
-      {sheet === 'calibration' && <CalibrationSheet stock={stock} onClose={() => setSheet(null)} />}
+      {sheet === 'stock' && <StockDialog stock={stock} onClose={() => setSheet(null)} />}
+      {sheet === 'calibration' && <CalibrationDialog stock={stock} onClose={() => setSheet(null)} />}
     </>
   )
 }

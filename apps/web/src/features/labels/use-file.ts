@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { OutFile } from '@reach-plot/print'
-import { showProblem } from '../../shared/problem.js'
+import { showProblem } from '../../store/problem.js'
 import type { FileOrder } from '../../worker/label-protocol.js'
 import { endLabelMaker, makeFile } from '../../worker/label-client.js'
 

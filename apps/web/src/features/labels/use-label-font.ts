@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { LabelFont } from '@reach-plot/core/drawing'
-import { fetchLabelFont } from '../../shared/label-font.js'
-import { showProblem } from '../../shared/problem.js'
+import { fetchLabelFont } from '../../worker/label-font.js'
+import { showProblem } from '../../store/problem.js'
 
 /** The label font once it is read, or null. */
 export function useLabelFont(): LabelFont | null {

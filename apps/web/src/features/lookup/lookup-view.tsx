@@ -12,15 +12,15 @@ import {
   type Modifier,
   type Trigger,
 } from '@reach-plot/core'
-import { ListenButton, useKeyFind } from '../../shared/key-find.js'
-import { ModifierSign } from '../../shared/modifier-sign.js'
-import { TriggerChip } from '../../shared/trigger-chip.js'
-import { ProgramSelect } from '../../shared/program-select.js'
+import { ListenButton, useKeyFind } from '../../parts/key-find.js'
+import { ModifierSign } from '../../parts/modifier-sign.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
+import { ProgramSelect } from '../../parts/program-select.js'
 import { usePlan } from '../../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { heldSetsOf, useDerived } from '../../store/selectors.js'
-import { useShortcuts } from '../keys/use-shortcuts.js'
-import { offeredModifiers, toggle } from '../plot/held-sets.js'
+import { useShortcuts } from '../../parts/shortcuts/use-shortcuts.js'
+import { offeredModifiers, toggle } from '../../parts/held-sets.js'
 
 /** The other way round: what a key does everywhere; and what is bound, kept or free under a set of modifiers. */
 export function LookupView() {

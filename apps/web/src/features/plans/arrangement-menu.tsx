@@ -2,7 +2,7 @@ import { copyArrangement, deleteArrangement, renameArrangement, chooseArrangemen
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
 import { Check, ChevronDown, Lock } from 'lucide-react'
 import { useState } from 'react'
-import { NameSheet } from '../../shared/name-sheet.js'
+import { NameDialog } from '../../parts/name-dialog.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -70,7 +70,7 @@ export function ArrangementMenu() {
         </MenuItems>
       </Menu>
       {renaming && (
-        <NameSheet
+        <NameDialog
           title="Rename the arrangement"
           name={arrangement.name}
           action="Rename"

@@ -1,10 +1,10 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
 import { ChevronDown } from 'lucide-react'
 import { checkFileSize, checkPlanOpens, emptyPlan, maxPlanBytes, readPlan, writePlan } from '@reach-plot/core'
-import { chooseFile, download } from '../../shared/download.js'
-import { showProblem } from '../../shared/problem.js'
+import { chooseFile, download } from '../../parts/download.js'
+import { showProblem } from '../../store/problem.js'
 import { loadDemo, openPlan, planFileName } from '../../store/actions.js'
-import { catalogues } from '../../store/catalogues.js'
+import { catalogues } from '../../worker/catalogues.js'
 import { usePlan } from '../../store/plan-store.js'
 
 async function importPlan(): Promise<void> {

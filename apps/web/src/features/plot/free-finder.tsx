@@ -1,5 +1,5 @@
 import { modifierName, controlRefOf, verdicts, type Trigger } from '@reach-plot/core'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'

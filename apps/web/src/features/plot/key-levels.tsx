@@ -16,15 +16,15 @@ import {
   type Trigger,
   toggleRule,
 } from '@reach-plot/core'
-import { ModifierSign } from '../../shared/modifier-sign.js'
+import { ModifierSign } from '../../parts/modifier-sign.js'
 import { place, remove } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useReachOfSets } from '../../store/reach.js'
 import { heldSetsOf, useDerived, useFront, useFrontCommands, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { refOfControl } from './chart-faces.js'
+import { refOfControl } from '../../drawing/chart-faces.js'
 import { reservedNote } from '../../parts/words.js'
-import { offeredHeld } from './held-sets.js'
+import { offeredHeld } from '../../parts/held-sets.js'
 
 /** Levels of a field with many strokes are only listed where something stands on them. */
 const manyTriggers = 4

@@ -1,11 +1,11 @@
 import { reservedBy, keyLegend, modifierName, plainTriggers, triggerKey } from '@reach-plot/core'
-import { ModifierSign } from '../../shared/modifier-sign.js'
+import { ModifierSign } from '../../parts/modifier-sign.js'
 import { useReachOfSets } from '../../store/reach.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { holdersInFront, refOfControl } from './chart-faces.js'
+import { holdersInFront, refOfControl } from '../../drawing/chart-faces.js'
 import { reservedNote } from '../../parts/words.js'
-import { offeredHeld } from './held-sets.js'
+import { offeredHeld } from '../../parts/held-sets.js'
 
 /** The levels of the key under the pointer or focus, side by side at the foot of the chart. */
 export function LevelStrip() {

@@ -13,16 +13,16 @@ import {
   type CandidatePlace,
   toggleRule,
 } from '@reach-plot/core'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
-import { SeveritySign } from '../clashes/severity-sign.js'
+import { SeveritySign } from '../../parts/severity-sign.js'
 import { BarPatterns, CostBar, CostKey } from './place-bar.js'
 import { PlaceFilters } from './place-filters.js'
 import { WeightsPanel } from './weights-panel.js'
-import type { Places } from './use-places.js'
+import type { Places } from '../../drawing/places.js'
 
 const shownPlaces = 14
 

@@ -15,19 +15,19 @@ import {
 import { onEditable, place as placeOn } from '../../store/actions.js'
 import { useDerived, useFrontCommands, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
-import { useKeyFind } from '../../shared/key-find.js'
-import { useShortcuts } from '../keys/use-shortcuts.js'
-import { TriggerSheet } from '../triggers/trigger-sheet.js'
-import { refOfControl } from './chart-faces.js'
+import { useKeyFind } from '../../parts/key-find.js'
+import { useShortcuts } from '../../parts/shortcuts/use-shortcuts.js'
+import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
+import { refOfControl } from '../../drawing/chart-faces.js'
 import { Chart, type ChartHandle } from './chart.js'
 import { CommandList } from './command-list.js'
 import { KeyLevels } from './key-levels.js'
-import { ModifierSetBar } from './modifier-set-bar.js'
+import { ModifierSetBar } from '../../parts/modifier-set-bar.js'
 import { FreeFinder } from './free-finder.js'
-import { offeredHeld } from './held-sets.js'
+import { offeredHeld } from '../../parts/held-sets.js'
 import { LevelStrip } from './level-strip.js'
 import { PlaceList } from './place-list.js'
-import { TakeSheet } from './take-sheet.js'
+import { TakeDialog } from './take-dialog.js'
 import { useHeldKeys } from './use-held-keys.js'
 import { useFreePlaces } from './use-free-places.js'
 import { usePlaces } from './use-places.js'
@@ -181,9 +181,9 @@ export function PlotView() {
         )}
       </section>
       {taking && places && (
-        <TakeSheet command={places.command} place={taking} places={places} onClose={() => setTaking(null)} />
+        <TakeDialog command={places.command} place={taking} places={places} onClose={() => setTaking(null)} />
       )}
-      {other && <TriggerSheet commandId={places?.command.id} start={other} onClose={() => setOther(null)} />}
+      {other && <TriggerDialog commandId={places?.command.id} start={other} onClose={() => setOther(null)} />}
       <p role="status" className="sr-only">
         {chosenName !== '' && `${chosenName} chosen`}
       </p>

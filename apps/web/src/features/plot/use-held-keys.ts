@@ -1,7 +1,7 @@
 import { useEffect } from 'react'
 import { modifierCodes, modifiers, sortModifiers, type Modifier, type NationalLayout } from '@reach-plot/core'
 import { useView } from '../../store/view-store.js'
-import { isTyping } from '../keys/use-shortcuts.js'
+import { isTyping } from '../../parts/shortcuts/use-shortcuts.js'
 
 /** Modifiers show on the chart once they are held this long, so that Shift+Tab and the like do not make it flicker. */
 const holdMs = 250

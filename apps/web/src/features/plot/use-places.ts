@@ -7,42 +7,17 @@ import {
   rankPlaces,
   reweigh,
   splitControlRef,
-  controlRefOf,
   type Candidate,
-  type Command,
   type Modifier,
   type CandidatePlace,
   type ReachAt,
 } from '@reach-plot/core'
+import { bestByControlRef, type Places } from '../../drawing/places.js'
 import type { HeldSet } from '../../store/held-set.js'
 import { usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachOfSets } from '../../store/reach.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
-
-export interface Places {
-  readonly command: Command
-  /** the best place on every key or control of the modifier set that is shown, by its reference */
-  readonly byControlRef: ReadonlyMap<string, CandidatePlace>
-  /** those that can be had and pass the filter, best first */
-  readonly ranked: readonly CandidatePlace[]
-  readonly ready: boolean
-  /** what a chain of displacements may choose from */
-  readonly candidates: readonly Candidate[]
-  readonly reachAt: ReachAt
-}
-
-/** Of several places on one control, such as the ways of a dial, the cheapest stands for it. */
-export function bestByControlRef(places: readonly CandidatePlace[]): ReadonlyMap<string, CandidatePlace> {
-  const best = new Map<string, CandidatePlace>()
-  for (const place of places) {
-    const at = controlRefOf(place.trigger)
-    if (at === null) continue
-    const known = best.get(at)
-    if (!known || place.totalMs < known.totalMs) best.set(at, place)
-  }
-  return best
-}
 
 /** Sets of more modifiers than this are only ranked once they are chosen. */
 const mostHeld = 2

@@ -1,4 +1,4 @@
-import { NumberBox } from '../../shared/number-box.js'
+import { NumberBox } from '../../parts/number-box.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useSolve, type ScopeKind } from '../../store/solve-store.js'

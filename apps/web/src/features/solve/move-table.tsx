@@ -1,5 +1,5 @@
 import type { ProposedMove } from '@reach-plot/core'
-import { TriggerChip } from '../../shared/trigger-chip.js'
+import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
 

@@ -3,11 +3,11 @@ import { deviceTitle, footprint, pagesOf } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
-import { keyFaces } from '../plot/chart-faces.js'
-import { ChartKey } from '../plot/chart-key.js'
-import { DeviceOutline } from '../plot/device-outline.js'
-import { useKeyWalk } from '../plot/use-key-walk.js'
-import { useChartZoom, type Extent } from '../plot/use-chart-zoom.js'
+import { keyFaces } from '../../drawing/chart-faces.js'
+import { ChartKey } from '../../drawing/chart-key.js'
+import { DeviceOutline } from '../../drawing/device-outline.js'
+import { useKeyWalk } from '../../drawing/use-key-walk.js'
+import { useChartZoom, type Extent } from '../../drawing/use-chart-zoom.js'
 
 const edgeMm = 12
 const noop = (): void => undefined

@@ -14,7 +14,7 @@ import {
   moveStep,
   removeStep,
 } from '@reach-plot/core'
-import { NumberBox } from '../../shared/number-box.js'
+import { NumberBox } from '../../parts/number-box.js'
 import { undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 

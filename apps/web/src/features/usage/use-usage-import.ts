@@ -1,7 +1,7 @@
 import { proxy, wrap } from 'comlink'
 import { create } from 'zustand'
 import { checkFileSize, maxUsageBytes, writePlan, type Plan, type UsageReport } from '@reach-plot/core'
-import { showProblem } from '../../shared/problem.js'
+import { showProblem } from '../../store/problem.js'
 import type { UsageProgress, UsageService } from '../../worker/usage-protocol.js'
 
 interface ImportState {

@@ -1,0 +1,123 @@
+import { Moon, Sun } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { NavLink, Outlet, useNavigate } from 'react-router'
+import { Toaster } from 'sonner'
+import { ProgramsDialog } from '../features/settings/programs-dialog.js'
+import { SettingsDialog } from '../features/settings/settings-dialog.js'
+import { ShortcutsDialog } from '../features/shortcuts/shortcuts-dialog.js'
+import { useShortcuts } from '../parts/shortcuts/use-shortcuts.js'
+import { ArrangementMenu } from '../features/plans/arrangement-menu.js'
+import { FrontMenu } from '../features/plans/front-menu.js'
+import { PopupsDialog } from '../features/popups/popups-dialog.js'
+import { PlanMenu } from '../features/plans/plan-menu.js'
+import { redo, undo } from '../store/plan-store.js'
+import { useSettings } from '../store/settings-store.js'
+import { ConflictBar } from './conflict-bar.js'
+import { StatusLine } from './status-line.js'
+
+const views = [
+  { to: '/', name: 'Plot' },
+  { to: '/bench', name: 'Bench' },
+  { to: '/commands', name: 'Commands' },
+  { to: '/clashes', name: 'Clashes' },
+  { to: '/solve', name: 'Solve' },
+  { to: '/compare', name: 'Compare' },
+  { to: '/try', name: 'Try' },
+  { to: '/labels', name: 'Labels' },
+] as const
+
+/** Header, the view in front, status line, and the sheets that belong to no view. */
+export function AppFrame() {
+  const theme = useSettings((s) => s.theme)
+  const set = useSettings((s) => s.set)
+  const [sheet, setSheet] = useState<'desk' | 'contexts' | 'popups' | 'shortcuts' | null>(null)
+  const navigate = useNavigate()
+  const go = (to: string) => (): void => void navigate(to)
+  const toggleTheme = (): void => set({ theme: theme === 'day' ? 'night' : 'day' })
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme
+  }, [theme])
+  useShortcuts({
+    undo,
+    redo,
+    plot: go('/'),
+    bench: go('/bench'),
+    try: go('/try'),
+    lookup: go('/commands/lookup'),
+    usage: go('/commands/usage'),
+    commands: go('/commands'),
+    clashes: go('/clashes'),
+    solve: go('/solve'),
+    compare: go('/compare'),
+    labels: go('/labels'),
+    night: toggleTheme,
+    shortcuts: () => setSheet('shortcuts'),
+  })
+  const close = (): void => setSheet(null)
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <header className="flex h-12 shrink-0 items-center border-b border-ink bg-panel pr-[14px]">
+        <h1 className="px-[14px] font-chart text-[20px] whitespace-nowrap max-[1200px]:px-[10px] font-semibold tracking-[0.08em] uppercase">
+          Reach Plot
+        </h1>
+        <nav aria-label="Views" className="flex h-full">
+          {views.map((view) => (
+            <NavLink
+              key={view.to}
+              to={view.to}
+              end={view.to === '/'}
+              className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 max-[1200px]:px-[8px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
+            >
+              {view.name}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="ml-auto flex items-center gap-2">
+          <ArrangementMenu />
+          <FrontMenu />
+          <PlanMenu
+            onDesk={() => setSheet('desk')}
+            onContexts={() => setSheet('contexts')}
+            onPopups={() => setSheet('popups')}
+            onShortcuts={() => setSheet('shortcuts')}
+          />
+          <button
+            type="button"
+            className="btn px-[6px]"
+            aria-label={theme === 'day' ? 'Night colours' : 'Day colours'}
+            onClick={toggleTheme}
+          >
+            {theme === 'day' ? <Moon size={15} aria-hidden="true" /> : <Sun size={15} aria-hidden="true" />}
+          </button>
+        </div>
+      </header>
+      <ConflictBar />
+      <main className="flex min-h-0 grow">
+        <Outlet />
+      </main>
+      <StatusLine />
+      {sheet === 'desk' && <SettingsDialog onClose={close} />}
+      {sheet === 'contexts' && <ProgramsDialog onClose={close} />}
+      {sheet === 'popups' && <PopupsDialog onClose={close} />}
+      {sheet === 'shortcuts' && <ShortcutsDialog onClose={close} />}
+      <Toaster
+        position="bottom-center"
+        theme={theme === 'day' ? 'light' : 'dark'}
+        offset={44}
+        duration={6000}
+        toastOptions={{
+          style: {
+            borderRadius: 2,
+            background: 'var(--ink)',
+            color: 'var(--panel)',
+            border: 'none',
+            boxShadow: 'none',
+            fontFamily: "'Source Sans 3 Variable', sans-serif",
+            width: 'max-content',
+            maxWidth: 640,
+          },
+        }}
+      />
+    </div>
+  )
+}

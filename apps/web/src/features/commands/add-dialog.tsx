@@ -1,0 +1,79 @@
+import { addNamedCommand } from '@reach-plot/core'
+import { useState } from 'react'
+import { Dialog } from '../../parts/dialog.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useFront } from '../../store/selectors.js'
+
+/** Adds a command by hand; names a new program or context where none fits. */
+export function AddDialog({ onClose }: { onClose: () => void }) {
+  const plan = usePlan()
+  const edit = useEdit()
+  const front = useFront()
+  const [name, setName] = useState('')
+  const [program, setProgram] = useState(plan.programs.find((p) => p.id === front.programId)?.name ?? '')
+  const [context, setContext] = useState(
+    plan.programs.find((p) => p.id === front.programId)?.contexts.find((c) => c.id === front.contextId)
+      ?.name ?? '',
+  )
+  const known = plan.programs.find((p) => p.name.toLowerCase() === program.trim().toLowerCase())
+  const ready = name.trim() !== '' && program.trim() !== ''
+  return (
+    <Dialog title="Add a command" onClose={onClose}>
+      <form
+        className="grid grid-cols-[120px_1fr] items-center gap-x-4 gap-y-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (!ready) return
+          edit((plan) =>
+            addNamedCommand(plan, { name: name.trim(), program: program.trim(), context: context.trim() }),
+          )
+          onClose()
+        }}
+      >
+        <label htmlFor="add-name">Name</label>
+        <input
+          id="add-name"
+          className="field"
+          value={name}
+          maxLength={120}
+          autoFocus
+          onChange={(e) => setName(e.target.value)}
+        />
+        <label htmlFor="add-program">Program</label>
+        <input
+          id="add-program"
+          className="field"
+          list="add-programs"
+          value={program}
+          maxLength={120}
+          onChange={(e) => setProgram(e.target.value)}
+        />
+        <datalist id="add-programs">
+          {plan.programs.map((p) => (
+            <option key={p.id} value={p.name} />
+          ))}
+        </datalist>
+        <label htmlFor="add-context">Context</label>
+        <input
+          id="add-context"
+          className="field"
+          list="add-contexts"
+          placeholder="everywhere"
+          value={context}
+          maxLength={120}
+          onChange={(e) => setContext(e.target.value)}
+        />
+        <datalist id="add-contexts">
+          {known?.contexts.map((c) => (
+            <option key={c.id} value={c.name} />
+          ))}
+        </datalist>
+        <div className="col-start-2">
+          <button type="submit" className="btn btn-main" disabled={!ready}>
+            Add
+          </button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,226 @@
+import { useMemo, useState } from 'react'
+import { toast } from 'sonner'
+import {
+  differingIdeas,
+  fullName,
+  triggerKey,
+  triggerName,
+  type DifferingIdea,
+  moveMany,
+  joinIdeas,
+  partIdeas,
+} from '@reach-plot/core'
+import { TriggerChip } from '../../parts/trigger-chip.js'
+import { onEditable, undoAction } from '../../store/actions.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+
+/** The same idea in several programs: where it stands on different triggers, and which commands are one idea. */
+export function IdeasView() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { index, env, triggersOf } = useDerived()
+  const differing = useMemo(() => differingIdeas(index), [index])
+  const { ideas } = index.mnemonics
+  const programName = (id: string): string => plan.programs.find((p) => p.id === id)?.name ?? id
+
+  const remedy = (found: DifferingIdea): void => {
+    const { fix } = found
+    if (!fix) return
+    onEditable((before) =>
+      fix.reduce(
+        (p, { command, from, to, holders }) =>
+          moveMany(p, [
+            ...holders.map((h) => ({ commandId: h.id, from: to, to: null })),
+            { commandId: command.id, from, to },
+          ]),
+        before,
+      ),
+    )
+    const lost = fix.flatMap((m) => m.holders)
+    toast(
+      `“${fix[0]?.command.name ?? ''}” is on ${fix[0] ? triggerName(fix[0].to, env) : ''}${lost.length > 0 ? `; ${lost.map((c) => `“${c.name}”`).join(', ')} lost it` : ''}`,
+      { action: undoAction() },
+    )
+  }
+  return (
+    <div className="grid min-h-0 min-w-0 grow grid-cols-[1fr_430px]">
+      <div
+        role="region"
+        aria-label="Ideas on different triggers"
+        tabIndex={0}
+        className="min-h-0 overflow-y-auto border-r border-rule px-5 pt-4 pb-6"
+      >
+        <p className="mb-3">
+          <b>{differing.length}</b> of {ideas.length} ideas that several programs share stand on different
+          triggers.
+        </p>
+        {differing.length === 0 && ideas.length > 0 && (
+          <p className="text-ink-2">
+            Each of them has a trigger in common, or no place in one of the programs.
+          </p>
+        )}
+        {ideas.length === 0 && (
+          <p className="text-ink-2">
+            No two programs share an idea yet. Names that are alike are found by themselves; say at the right
+            which others are one idea.
+          </p>
+        )}
+        {differing.map((found) => {
+          const to = found.fix?.[0]?.to
+          const lost = found.fix?.flatMap((m) => m.holders) ?? []
+          return (
+            <section
+              key={found.idea.commands.map((c) => c.id).join()}
+              className="border-b border-rule py-2.5"
+              aria-label={found.placed[0]?.command.name ?? ''}
+            >
+              <table className="w-full">
+                <tbody>
+                  {found.placed.map(({ command, triggers }) => (
+                    <tr key={command.id}>
+                      <td className="w-[110px] py-0.5 text-ink-2">{programName(command.programId)}</td>
+                      <td className="font-semibold">{fullName(command)}</td>
+                      <td className="w-[80px] text-right text-ink-2">{command.usesPerHour}/h</td>
+                      <td className="w-[190px] pl-5">
+                        <span className="flex flex-wrap gap-x-3">
+                          {triggers.map((t) => (
+                            <TriggerChip key={triggerKey(t)} trigger={t} />
+                          ))}
+                        </span>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              <div className="mt-1.5 flex items-center gap-2">
+                {to && (
+                  <button type="button" className="btn" onClick={() => remedy(found)}>
+                    Put {found.placed.length > 2 ? 'them all' : 'both'} on {triggerName(to, env)}
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className="btn"
+                  onClick={() =>
+                    edit((plan) =>
+                      partIdeas(
+                        plan,
+                        found.idea.commands.map((c) => c.id),
+                      ),
+                    )
+                  }
+                >
+                  Two different ideas
+                </button>
+                <span className="text-[13px] text-ink-2">
+                  {found.obstacle ??
+                    (lost.length > 0 ? `${lost.map((c) => `“${c.name}”`).join(', ')} would lose it.` : '')}
+                </span>
+              </div>
+            </section>
+          )
+        })}
+      </div>
+      <div
+        role="region"
+        aria-label="Shared ideas"
+        tabIndex={0}
+        className="min-h-0 overflow-y-auto px-5 pt-4 pb-6"
+      >
+        <JoinIdeas onJoin={(a, b) => edit((plan) => joinIdeas(plan, [a, b]))} />
+        <h3 className="caption mt-6 border-b border-ink pb-1">Ideas that programs share</h3>
+        <ul>
+          {ideas.map((idea) => (
+            <li
+              key={idea.commands.map((c) => c.id).join()}
+              className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5"
+            >
+              <span>
+                {idea.commands.map((c) => fullName(c)).join(' = ')}{' '}
+                <span className="text-[12px] text-ink-2">
+                  {idea.by === 'names' ? 'by their names' : 'said by you'}
+                  {idea.commands.some((c) => triggersOf(c.id).length === 0) && ', not all placed'}
+                </span>
+              </span>
+              <button
+                type="button"
+                className="link shrink-0 text-[12px]"
+                aria-label={`Part ${idea.commands.map((c) => c.name).join(' and ')}`}
+                onClick={() =>
+                  edit((plan) =>
+                    partIdeas(
+                      plan,
+                      idea.commands.map((c) => c.id),
+                    ),
+                  )
+                }
+              >
+                part
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  )
+}
+
+/** Says that two commands of different programs are one idea. */
+function JoinIdeas({ onJoin }: { onJoin: (a: string, b: string) => void }) {
+  const plan = usePlan()
+  const [one, setOne] = useState('')
+  const [other, setOther] = useState('')
+  const programOf = (id: string): string | undefined => plan.commands.find((c) => c.id === id)?.programId
+  const options = (not: string | undefined) =>
+    plan.programs
+      .filter((p) => p.id !== not)
+      .map((p) => (
+        <optgroup key={p.id} label={p.name}>
+          {plan.commands
+            .filter((c) => c.programId === p.id)
+            .toSorted((a, b) => (fullName(a) < fullName(b) ? -1 : 1))
+            .map((c) => (
+              <option key={c.id} value={c.id}>
+                {fullName(c)}
+              </option>
+            ))}
+        </optgroup>
+      ))
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault()
+        if (one === '' || other === '') return
+        onJoin(one, other)
+        setOne('')
+        setOther('')
+      }}
+    >
+      <h3 className="caption border-b border-ink pb-1">Say that two commands are one idea</h3>
+      <div className="mt-2 grid gap-1.5">
+        <select
+          className="field w-full min-w-0"
+          aria-label="One command"
+          value={one}
+          onChange={(e) => setOne(e.target.value)}
+        >
+          <option value="">one command …</option>
+          {options(programOf(other))}
+        </select>
+        <select
+          className="field w-full min-w-0"
+          aria-label="The other command"
+          value={other}
+          onChange={(e) => setOther(e.target.value)}
+        >
+          <option value="">the same idea in another program …</option>
+          {options(programOf(one))}
+        </select>
+        <button type="submit" className="btn justify-self-start" disabled={one === '' || other === ''}>
+          Join them
+        </button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,96 @@
+import { X } from 'lucide-react'
+import { useId, useState } from 'react'
+import {
+  parseTrigger,
+  triggerKey,
+  triggerName,
+  type Chord,
+  type Command,
+  type Trigger,
+} from '@reach-plot/core'
+import { ListenButton, useKeyFind } from '../key-find.js'
+import { TriggerChip } from '../trigger-chip.js'
+import { useDerived } from '../../store/selectors.js'
+
+const most = 8
+
+/** What a control sends to the program: nothing, for its driver knows the command; or chords one after the other. */
+export function RelayField({
+  sends,
+  onChange,
+  command,
+}: {
+  sends: readonly Chord[]
+  onChange: (sends: readonly Chord[]) => void
+  command: Command | undefined
+}) {
+  const { env, triggersOf } = useDerived()
+  const [text, setText] = useState('')
+  const [fault, setFault] = useState('')
+  const id = useId()
+  const add = (trigger: Trigger): void => {
+    if (trigger.kind !== 'chord') {
+      setFault('A relay sends plain key combinations only.')
+      return
+    }
+    setFault('')
+    setText('')
+    if (sends.length < most) onChange([...sends, trigger])
+  }
+  const keyFind = useKeyFind(add)
+  const own = triggersOf(command?.id ?? '').find((t): t is Chord => t.kind === 'chord')
+  return (
+    <>
+      <label htmlFor={id}>Sends keys</label>
+      <div>
+        <div className="flex flex-wrap items-center gap-2">
+          {sends.length === 0 && <span className="text-ink-2">none: its driver names the command</span>}
+          {sends.map((sent, i) => (
+            <span key={`${triggerKey(sent)} ${i}`} className="keycap inline-flex items-center gap-1">
+              <TriggerChip trigger={sent} />
+              <button
+                type="button"
+                className="-mr-1 inline-flex size-6 items-center justify-center"
+                aria-label={`Do not send ${triggerName(sent, env)}`}
+                onClick={() => onChange(sends.filter((_, k) => k !== i))}
+              >
+                <X size={12} aria-hidden="true" />
+              </button>
+            </span>
+          ))}
+        </div>
+        <form
+          className="mt-2 flex items-center gap-2"
+          onSubmit={(e) => {
+            e.preventDefault()
+            try {
+              add(parseTrigger(text))
+            } catch {
+              setFault('Write Control+Shift+KeyU, for example, or press the key.')
+            }
+          }}
+        >
+          <input
+            id={id}
+            className="field w-[220px]"
+            placeholder="Control+KeyK"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+          <button type="submit" className="btn" disabled={text.trim() === '' || sends.length >= most}>
+            Add
+          </button>
+          <ListenButton {...keyFind} label="Add a combination by pressing it" />
+          {own && sends.length === 0 && (
+            <button type="button" className="btn" onClick={() => onChange([own])}>
+              Send {triggerName(own, env)}, its key
+            </button>
+          )}
+        </form>
+        <p role="alert" className="text-[12px] text-magenta empty:hidden">
+          {fault}
+        </p>
+      </div>
+    </>
+  )
+}
