@@ -25,72 +25,13 @@ const views = [
   { to: '/try', name: 'Try' },
   { to: '/labels', name: 'Labels' },
 ] as const
-
 /** Header, the view in front, status line, and the sheets that belong to no view. */
 export function AppFrame() {
-  const theme = useSettings((s) => s.theme)
-  const set = useSettings((s) => s.set)
-  const [sheet, setSheet] = useState<'desk' | 'contexts' | 'popups' | 'shortcuts' | null>(null)
-  const navigate = useNavigate()
-  const go = (to: string) => (): void => void navigate(to)
-  const toggleTheme = (): void => set({ theme: theme === 'day' ? 'night' : 'day' })
-  useEffect(() => {
-    document.documentElement.dataset['theme'] = theme
-  }, [theme])
-  useShortcuts({
-    undo,
-    redo,
-    plot: go('/'),
-    bench: go('/bench'),
-    try: go('/try'),
-    lookup: go('/commands/lookup'),
-    usage: go('/commands/usage'),
-    commands: go('/commands'),
-    clashes: go('/clashes'),
-    solve: go('/solve'),
-    compare: go('/compare'),
-    labels: go('/labels'),
-    night: toggleTheme,
-    shortcuts: () => setSheet('shortcuts'),
-  })
-  const close = (): void => setSheet(null)
+  const view = useAppFrame()
+  const { theme, sheet, close } = view
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <header className="flex h-12 shrink-0 items-center border-b border-ink bg-panel pr-[14px]">
-        <h1 className="px-[14px] font-chart text-[20px] whitespace-nowrap max-[1200px]:px-[10px] font-semibold tracking-[0.08em] uppercase">
-          Reach Plot
-        </h1>
-        <nav aria-label="Views" className="flex h-full">
-          {views.map((view) => (
-            <NavLink
-              key={view.to}
-              to={view.to}
-              end={view.to === '/'}
-              className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 max-[1200px]:px-[8px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
-            >
-              {view.name}
-            </NavLink>
-          ))}
-        </nav>
-        <div className="ml-auto flex items-center gap-2">
-          <ArrangementMenu />
-          <FrontMenu />
-          <PlanMenu
-            onDesk={() => setSheet('desk')}
-            onContexts={() => setSheet('contexts')}
-            onPopups={() => setSheet('popups')}
-            onShortcuts={() => setSheet('shortcuts')}
-          />
-          <button
-            type="button"
-            className="btn px-[6px]"
-            aria-label={theme === 'day' ? 'Night colours' : 'Day colours'}
-            onClick={toggleTheme}
-          >
-            {theme === 'day' ? <Moon size={15} aria-hidden="true" /> : <Sun size={15} aria-hidden="true" />}
-          </button>
-        </div>
-      </header>
+      <FrameHeader view={view} />
       <ConflictBar />
       <main className="flex min-h-0 grow">
         <Outlet />
@@ -119,5 +60,78 @@ export function AppFrame() {
         }}
       />
     </div>
+  )
+}
+
+/** What is shown and can be done there. */
+function useAppFrame() {
+  const theme = useSettings((s) => s.theme)
+  const set = useSettings((s) => s.set)
+  const [sheet, setSheet] = useState<'desk' | 'contexts' | 'popups' | 'shortcuts' | null>(null)
+  const navigate = useNavigate()
+  const go = (to: string) => (): void => void navigate(to)
+  const toggleTheme = (): void => set({ theme: theme === 'day' ? 'night' : 'day' })
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme
+  }, [theme])
+  useShortcuts({
+    undo,
+    redo,
+    plot: go('/'),
+    bench: go('/bench'),
+    try: go('/try'),
+    lookup: go('/commands/lookup'),
+    usage: go('/commands/usage'),
+    commands: go('/commands'),
+    clashes: go('/clashes'),
+    solve: go('/solve'),
+    compare: go('/compare'),
+    labels: go('/labels'),
+    night: toggleTheme,
+    shortcuts: () => setSheet('shortcuts'),
+  })
+  const close = (): void => setSheet(null)
+  return { setSheet, theme, toggleTheme, sheet, close }
+}
+
+type AppFrameView = ReturnType<typeof useAppFrame>
+
+function FrameHeader({ view: { setSheet, theme, toggleTheme } }: { view: AppFrameView }) {
+  return (
+    <header className="flex h-12 shrink-0 items-center border-b border-ink bg-panel pr-[14px]">
+      <h1 className="px-[14px] font-chart text-[20px] whitespace-nowrap max-[1200px]:px-[10px] font-semibold tracking-[0.08em] uppercase">
+        Reach Plot
+      </h1>
+      <nav aria-label="Views" className="flex h-full">
+        {views.map((view) => (
+          <NavLink
+            key={view.to}
+            to={view.to}
+            end={view.to === '/'}
+            className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 max-[1200px]:px-[8px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
+          >
+            {view.name}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="ml-auto flex items-center gap-2">
+        <ArrangementMenu />
+        <FrontMenu />
+        <PlanMenu
+          onDesk={() => setSheet('desk')}
+          onContexts={() => setSheet('contexts')}
+          onPopups={() => setSheet('popups')}
+          onShortcuts={() => setSheet('shortcuts')}
+        />
+        <button
+          type="button"
+          className="btn px-[6px]"
+          aria-label={theme === 'day' ? 'Night colours' : 'Day colours'}
+          onClick={toggleTheme}
+        >
+          {theme === 'day' ? <Moon size={15} aria-hidden="true" /> : <Sun size={15} aria-hidden="true" />}
+        </button>
+      </div>
+    </header>
   )
 }

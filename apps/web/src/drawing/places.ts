@@ -30,3 +30,6 @@ export function bestByControlRef(places: readonly CandidatePlace[]): ReadonlyMap
   }
   return best
 }
+
+/** How many ranks stand as flags on the chart. */
+export const flaggedRanks = 7

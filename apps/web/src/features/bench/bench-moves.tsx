@@ -1,30 +1,18 @@
-import { useMemo, useState } from 'react'
-import { lossOfMove, environmentOf, triggerKey, type Bench, chooseBench } from '@reach-plot/core'
+import { triggerKey, chooseBench } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
-import { catalogues } from '../../worker/catalogues.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
+import { useBenchMoves, type BenchMovesView } from './use-bench-moves.js'
 
 /** What the arrangement in front loses when it moves to another bench: keys and controls that are not there. */
 export function BenchMoves() {
-  const plan = usePlan()
-  const edit = useEdit()
-  const { bench, arrangement, env } = useDerived()
-  const others = plan.benches.filter((b) => b.id !== bench.id)
-  const [toId, setToId] = useState<string | null>(null)
-  const to: Bench | undefined = others.find((b) => b.id === toId) ?? others[0]
-  const loss = useMemo(() => {
-    if (!to) return null
-    return lossOfMove(arrangement.placements, env, environmentOf(plan, catalogues, arrangement, to))
-  }, [plan, arrangement, env, to])
-  if (!to || !loss) {
+  const view = useBenchMoves()
+  if (!view)
     return (
       <p className="p-5 text-ink-2">
         There is only this bench. Make another in the Bench menu, such as one for the road; what an
         arrangement loses there is then listed here.
       </p>
     )
-  }
+  const { bench, to, setToId, others, loss, arrangement, edit } = view
   return (
     <div className="flex min-h-0 min-w-0 grow flex-col">
       <div className="flex items-center gap-3 px-5 pt-4 pb-3">
@@ -48,45 +36,51 @@ export function BenchMoves() {
         </button>
       </div>
       {/* a region that scrolls takes the focus, so that it can be scrolled by keys */}
-      <div
-        role="region"
-        aria-label="What is lost"
-        tabIndex={0}
-        className="min-h-0 grow overflow-y-auto px-5 pb-4"
-      >
-        {loss.lost.length === 0 ? (
-          <p className="text-ink-2">Nothing is lost: every key and control is there too.</p>
-        ) : (
-          <table className="w-full">
-            <thead className="sticky top-0 bg-paper">
-              <tr className="caption border-b border-ink text-left">
-                <th className="py-1.5 font-medium">Command</th>
-                <th className="font-medium">Program</th>
-                <th className="pr-8 text-right font-medium">Uses/h</th>
-                <th className="font-medium">Trigger that is lost</th>
-                <th className="font-medium">Not there</th>
-                <th className="font-medium">Other triggers</th>
+      <LossList view={view} />
+    </div>
+  )
+}
+
+function LossList({ view: { loss, plan } }: { view: BenchMovesView }) {
+  return (
+    <div
+      role="region"
+      aria-label="What is lost"
+      tabIndex={0}
+      className="min-h-0 grow overflow-y-auto px-5 pb-4"
+    >
+      {loss.lost.length === 0 ? (
+        <p className="text-ink-2">Nothing is lost: every key and control is there too.</p>
+      ) : (
+        <table className="w-full">
+          <thead className="sticky top-0 bg-paper">
+            <tr className="caption border-b border-ink text-left">
+              <th className="py-1.5 font-medium">Command</th>
+              <th className="font-medium">Program</th>
+              <th className="pr-8 text-right font-medium">Uses/h</th>
+              <th className="font-medium">Trigger that is lost</th>
+              <th className="font-medium">Not there</th>
+              <th className="font-medium">Other triggers</th>
+            </tr>
+          </thead>
+          <tbody>
+            {loss.lost.map(({ placement, command, lacks }) => (
+              <tr key={`${command.id} ${triggerKey(placement.trigger)}`} className="border-b border-rule">
+                <td className="py-1.5 font-semibold">{command.name}</td>
+                <td>{plan.programs.find((p) => p.id === command.programId)?.name}</td>
+                <td className="pr-8 text-right">{command.usesPerHour}</td>
+                <td>
+                  <TriggerChip trigger={placement.trigger} />
+                </td>
+                <td className="text-ink-2">{lacks.join(', ')}</td>
+                <td>
+                  {loss.without.includes(command) ? <b className="text-magenta">none</b> : 'still has one'}
+                </td>
               </tr>
-            </thead>
-            <tbody>
-              {loss.lost.map(({ placement, command, lacks }) => (
-                <tr key={`${command.id} ${triggerKey(placement.trigger)}`} className="border-b border-rule">
-                  <td className="py-1.5 font-semibold">{command.name}</td>
-                  <td>{plan.programs.find((p) => p.id === command.programId)?.name}</td>
-                  <td className="pr-8 text-right">{command.usesPerHour}</td>
-                  <td>
-                    <TriggerChip trigger={placement.trigger} />
-                  </td>
-                  <td className="text-ink-2">{lacks.join(', ')}</td>
-                  <td>
-                    {loss.without.includes(command) ? <b className="text-magenta">none</b> : 'still has one'}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </div>
+            ))}
+          </tbody>
+        </table>
+      )}
     </div>
   )
 }

@@ -1,11 +1,9 @@
 import { Plus } from 'lucide-react'
-import { useMemo, useState } from 'react'
 import {
   contextsInWords,
   fullName,
   plainTriggers,
   controlRef,
-  controlRefOf,
   triggerKey,
   triggerName,
   type Placement,
@@ -15,99 +13,36 @@ import {
   setOpens,
   setPageProgram,
   groupKey,
-} from '@reach-plot/core'
+  type DrawnControl, type Page } from '@reach-plot/core'
 import { NameDialog } from '../../parts/name-dialog.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
 import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
 import { CarryBar } from './carry-bar.js'
-import { useDevice } from './device-page.js'
 import { StrokeTable } from './stroke-table.js'
+import { useDeviceCommands, type DeviceCommandsView } from './use-device-commands.js'
 
 /** What stands on each control of a device, page by page: commands, what is sent, which page is opened. */
 export function DeviceCommands() {
-  const device = useDevice()
-  const plan = usePlan()
-  const edit = useEdit()
-  const { env, arrangement, index, clashOf } = useDerived()
-  const [pageId, setPageId] = useState<string | undefined>(device.pages[0]?.id)
-  const [chosen, setChosen] = useState<readonly string[]>([])
-  const [placing, setPlacing] = useState<{ start: Trigger; placement?: Placement } | null>(null)
-  const [naming, setNaming] = useState(false)
-  const page = device.pages.find((p) => p.id === pageId) ?? device.pages[0]
-  const byControlRef = useMemo(() => {
-    const map = new Map<string, Placement[]>()
-    for (const p of arrangement.placements) {
-      const at = controlRefOf(p.trigger)
-      if (at !== null) map.set(at, [...(map.get(at) ?? []), p])
-    }
-    return map
-  }, [arrangement])
-  const onPage = (trigger: Trigger): boolean =>
-    !('pageId' in trigger) || trigger.pageId === undefined || trigger.pageId === page?.id
-  const controls = device.controls.filter((c) => c.type !== 'field')
-  const fields = device.controls.filter((c) => c.type === 'field')
-  const commandOf = (id: string) => index.commands.get(id)
-  const programOf = (id: string) => plan.programs.find((p) => p.id === commandOf(id)?.programId)
+  const view = useDeviceCommands()
+  const {
+    device,
+    page,
+    setPageId,
+    setChosen,
+    setNaming,
+    edit,
 
+    chosen,
+    controls,
+    setPlacing,
+    fields,
+    placing,
+    naming,
+  } = view
   return (
     <div className="flex min-w-0 grow flex-col">
-      {(device.pages.length > 0 || device.form === 'deck') && (
-        <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule bg-panel px-[14px] py-2">
-          <div role="tablist" aria-label="Pages" className="flex h-8">
-            {device.pages.map((p) => (
-              <button
-                key={p.id}
-                type="button"
-                role="tab"
-                aria-selected={p === page}
-                className="subtab"
-                onClick={() => {
-                  setPageId(p.id)
-                  setChosen([])
-                }}
-              >
-                {p.name}
-              </button>
-            ))}
-          </div>
-          <button type="button" className="btn" onClick={() => setNaming(true)}>
-            <Plus size={14} aria-hidden="true" /> Page
-          </button>
-          {page && (
-            <>
-              <label className="ml-auto flex items-center gap-2">
-                Comes up with
-                <select
-                  className="field"
-                  value={page.programId ?? ''}
-                  onChange={(e) =>
-                    edit((plan) =>
-                      setPageProgram(plan, device.id, page.id, e.target.value === '' ? null : e.target.value),
-                    )
-                  }
-                >
-                  <option value="">no program; it is opened by a button</option>
-                  {plan.programs.map((p) => (
-                    <option key={p.id} value={p.id}>
-                      {p.name} in front
-                    </option>
-                  ))}
-                </select>
-              </label>
-              <button
-                type="button"
-                className="btn"
-                onClick={() => edit((plan) => deletePage(plan, device.id, page.id))}
-              >
-                Delete the page
-              </button>
-            </>
-          )}
-        </div>
-      )}
+      {(device.pages.length > 0 || device.form === 'deck') && <PageBar view={view} />}
       <div className="min-h-0 grow overflow-y-auto">
         <table className="w-full">
           <thead className="sticky top-0 z-10 bg-paper">
@@ -129,131 +64,7 @@ export function DeviceCommands() {
               </th>
             </tr>
           </thead>
-          <tbody>
-            {controls.map((c) => {
-              const id = controlRef(device.id, c.id)
-              const placements = (byControlRef.get(c.code ?? id) ?? []).filter((p) => onPage(p.trigger))
-              const opens = page?.opens.find((o) => o.controlId === c.id)
-              const [start] = plainTriggers(
-                { id, code: c.code, type: c.type, clicks: c.clicks === true },
-                c.clicks === true ? ['Control'] : [],
-                page?.id,
-              )
-              const name = c.name || c.id
-              return (
-                <tr key={c.id} className="border-b border-rule align-top">
-                  <td className="py-1.5 pl-[14px]">
-                    <input
-                      type="checkbox"
-                      className="accent-(--magenta)"
-                      aria-label={`Choose ${name}`}
-                      checked={chosen.includes(c.id)}
-                      onChange={(e) =>
-                        setChosen(e.target.checked ? [...chosen, c.id] : chosen.filter((x) => x !== c.id))
-                      }
-                    />
-                  </td>
-                  <td className="py-1.5 font-chart text-[15px] font-semibold">{name}</td>
-                  <td className="py-1.5">
-                    {placements.length === 0 && <span className="text-ink-2">{opens ? '' : 'free'}</span>}
-                    <ul>
-                      {placements.map((p) => {
-                        const command = commandOf(p.commandId)
-                        const program = programOf(p.commandId)
-                        const clash = clashOf.get(groupKey(program?.id ?? '', triggerKey(p.trigger)))
-                        return (
-                          <li
-                            key={`${p.commandId} ${triggerKey(p.trigger)}`}
-                            className="flex flex-wrap items-baseline gap-x-2"
-                          >
-                            <b>{command ? fullName(command) : p.commandId}</b>
-                            <span className="text-[12px] text-ink-2">
-                              {program?.name}, {command && contextsInWords(command, program)}
-                            </span>
-                            {triggerKey(p.trigger) !== (start ? triggerKey(start) : '') && (
-                              <TriggerChip trigger={p.trigger} />
-                            )}
-                            {p.sends && (
-                              <span className="inline-flex items-baseline gap-1.5 text-ink-2">
-                                sends
-                                {p.sends.map((s, i) => (
-                                  <span key={`${triggerKey(s)} ${i}`} className="keycap">
-                                    <TriggerChip trigger={s} />
-                                  </span>
-                                ))}
-                              </span>
-                            )}
-                            {clash && <span className="text-magenta">▲ {clash.message}</span>}
-                            <button
-                              type="button"
-                              className="link text-[12px]"
-                              aria-label={`Change ${command?.name ?? ''} on ${name}`}
-                              onClick={() => setPlacing({ start: p.trigger, placement: p })}
-                            >
-                              change
-                            </button>
-                            <button
-                              type="button"
-                              className="link text-[12px]"
-                              aria-label={`Take ${command?.name ?? ''} off ${name}`}
-                              onClick={() => remove(p.commandId, p.trigger, triggerName(p.trigger, env))}
-                            >
-                              take off
-                            </button>
-                          </li>
-                        )
-                      })}
-                    </ul>
-                  </td>
-                  {page && (
-                    <td className="py-1">
-                      {c.type !== 'dial' && (
-                        <select
-                          className="field w-full"
-                          aria-label={`Page that ${name} opens`}
-                          value={opens ? (opens.pageId ?? '<back') : ''}
-                          onChange={(e) => {
-                            const { value } = e.target
-                            edit((plan) =>
-                              setOpens(
-                                plan,
-                                device.id,
-                                page.id,
-                                c.id,
-                                value === '' ? undefined : value === '<back' ? null : value,
-                              ),
-                            )
-                          }}
-                        >
-                          <option value="">no page</option>
-                          <option value="<back">the page before</option>
-                          {device.pages
-                            .filter((p) => p.id !== page.id)
-                            .map((p) => (
-                              <option key={p.id} value={p.id}>
-                                {p.name}
-                              </option>
-                            ))}
-                        </select>
-                      )}
-                    </td>
-                  )}
-                  <td className="py-1 pr-[14px] pl-3 text-right">
-                    {start && (
-                      <button
-                        type="button"
-                        className="btn"
-                        aria-label={`Place a command on ${name}`}
-                        onClick={() => setPlacing({ start })}
-                      >
-                        <Plus size={14} aria-hidden="true" /> Command
-                      </button>
-                    )}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
+          <ControlRows view={view} />
         </table>
         {fields.map((field) => (
           <StrokeTable
@@ -285,5 +96,241 @@ export function DeviceCommands() {
         />
       )}
     </div>
+  )
+}
+
+function PageBar({
+  view: { device, page, setPageId, setChosen, setNaming, edit, plan },
+}: {
+  view: DeviceCommandsView
+}) {
+  return (
+    <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule bg-panel px-[14px] py-2">
+      <div role="tablist" aria-label="Pages" className="flex h-8">
+        {device.pages.map((p) => (
+          <button
+            key={p.id}
+            type="button"
+            role="tab"
+            aria-selected={p === page}
+            className="subtab"
+            onClick={() => {
+              setPageId(p.id)
+              setChosen([])
+            }}
+          >
+            {p.name}
+          </button>
+        ))}
+      </div>
+      <button type="button" className="btn" onClick={() => setNaming(true)}>
+        <Plus size={14} aria-hidden="true" /> Page
+      </button>
+      {page && (
+        <>
+          <label className="ml-auto flex items-center gap-2">
+            Comes up with
+            <select
+              className="field"
+              value={page.programId ?? ''}
+              onChange={(e) =>
+                edit((plan) =>
+                  setPageProgram(plan, device.id, page.id, e.target.value === '' ? null : e.target.value),
+                )
+              }
+            >
+              <option value="">no program; it is opened by a button</option>
+              {plan.programs.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name} in front
+                </option>
+              ))}
+            </select>
+          </label>
+          <button
+            type="button"
+            className="btn"
+            onClick={() => edit((plan) => deletePage(plan, device.id, page.id))}
+          >
+            Delete the page
+          </button>
+        </>
+      )}
+    </div>
+  )
+}
+
+function ControlRows({ view }: { view: DeviceCommandsView }) {
+  const { controls, device, byControlRef, onPage, page, setPlacing } = view
+  return (
+    <tbody>
+      {controls.map((c) => {
+        const id = controlRef(device.id, c.id)
+        const placements = (byControlRef.get(c.code ?? id) ?? []).filter((p) => onPage(p.trigger))
+        const opens = page?.opens.find((o) => o.controlId === c.id)
+        const [start] = plainTriggers(
+          { id, code: c.code, type: c.type, clicks: c.clicks === true },
+          c.clicks === true ? ['Control'] : [],
+          page?.id,
+        )
+        const name = c.name || c.id
+        return (
+          <tr key={c.id} className="border-b border-rule align-top">
+            <ControlCell view={view} c={c} name={name} />
+            <td className="py-1.5 font-chart text-[15px] font-semibold">{name}</td>
+            <td className="py-1.5">
+              {placements.length === 0 && <span className="text-ink-2">{opens ? '' : 'free'}</span>}
+              <PlacedCommands view={view} placements={placements} start={start} name={name} />
+            </td>
+            {page && <OpensCell view={view} page={page} c={c} opens={opens} name={name} />}
+            <td className="py-1 pr-[14px] pl-3 text-right">
+              {start && (
+                <button
+                  type="button"
+                  className="btn"
+                  aria-label={`Place a command on ${name}`}
+                  onClick={() => setPlacing({ start })}
+                >
+                  <Plus size={14} aria-hidden="true" /> Command
+                </button>
+              )}
+            </td>
+          </tr>
+        )
+      })}
+    </tbody>
+  )
+}
+
+function ControlCell({
+  view: { chosen, setChosen },
+  c,
+  name,
+}: {
+  view: DeviceCommandsView
+  c: DrawnControl
+  name: string
+}) {
+  return (
+    <td className="py-1.5 pl-[14px]">
+      <input
+        type="checkbox"
+        className="accent-(--magenta)"
+        aria-label={`Choose ${name}`}
+        checked={chosen.includes(c.id)}
+        onChange={(e) => setChosen(e.target.checked ? [...chosen, c.id] : chosen.filter((x) => x !== c.id))}
+      />
+    </td>
+  )
+}
+
+function PlacedCommands({
+  view: { commandOf, programOf, clashOf, setPlacing, env },
+  placements,
+  start,
+  name,
+}: {
+  view: DeviceCommandsView
+  placements: readonly Placement[]
+  start: Trigger | undefined
+  name: string
+}) {
+  return (
+    <ul>
+      {placements.map((p) => {
+        const command = commandOf(p.commandId)
+        const program = programOf(p.commandId)
+        const clash = clashOf.get(groupKey(program?.id ?? '', triggerKey(p.trigger)))
+        return (
+          <li
+            key={`${p.commandId} ${triggerKey(p.trigger)}`}
+            className="flex flex-wrap items-baseline gap-x-2"
+          >
+            <b>{command ? fullName(command) : p.commandId}</b>
+            <span className="text-[12px] text-ink-2">
+              {program?.name}, {command && contextsInWords(command, program)}
+            </span>
+            {triggerKey(p.trigger) !== (start ? triggerKey(start) : '') && (
+              <TriggerChip trigger={p.trigger} />
+            )}
+            {p.sends && (
+              <span className="inline-flex items-baseline gap-1.5 text-ink-2">
+                sends
+                {p.sends.map((s, i) => (
+                  <span key={`${triggerKey(s)} ${i}`} className="keycap">
+                    <TriggerChip trigger={s} />
+                  </span>
+                ))}
+              </span>
+            )}
+            {clash && <span className="text-magenta">! {clash.message}</span>}
+            <button
+              type="button"
+              className="link text-[12px]"
+              aria-label={`Change ${command?.name ?? ''} on ${name}`}
+              onClick={() => setPlacing({ start: p.trigger, placement: p })}
+            >
+              change
+            </button>
+            <button
+              type="button"
+              className="link text-[12px]"
+              aria-label={`Remove ${command?.name ?? ''} from ${name}`}
+              onClick={() => remove(p.commandId, p.trigger, triggerName(p.trigger, env))}
+            >
+              remove
+            </button>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+function OpensCell({
+  view: { edit, device },
+  page,
+  c,
+  opens,
+  name,
+}: {
+  view: DeviceCommandsView
+  page: Page
+  c: DrawnControl
+  opens: Page['opens'][number] | undefined
+  name: string
+}) {
+  return (
+    <td className="py-1">
+      {c.type !== 'dial' && (
+        <select
+          className="field w-full"
+          aria-label={`Page that ${name} opens`}
+          value={opens ? (opens.pageId ?? '<back') : ''}
+          onChange={(e) => {
+            const { value } = e.target
+            edit((plan) =>
+              setOpens(
+                plan,
+                device.id,
+                page.id,
+                c.id,
+                value === '' ? undefined : value === '<back' ? null : value,
+              ),
+            )
+          }}
+        >
+          <option value="">no page</option>
+          <option value="<back">the page before</option>
+          {device.pages
+            .filter((p) => p.id !== page.id)
+            .map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+        </select>
+      )}
+    </td>
   )
 }

@@ -3,94 +3,22 @@ import { FileUp, Plus } from 'lucide-react'
 import {
   boardIds,
   boardName,
-  checkFileSize,
   deviceTitle,
-  readDevice,
   type Device,
   addBoard,
-  addDevice,
   addModel,
   putOnBench,
 } from '@reach-plot/core'
 import { deviceModels } from '@reach-plot/data'
-import { chooseFile } from '../../parts/download.js'
-import { showProblem } from '../../store/problem.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
-
-const maxDeviceBytes = 2_000_000
+import { useDeviceList, type DeviceListView } from './use-device-list.js'
 
 /** Devices on the bench, other devices of the plan, and a way to add more from the catalogue or a file. */
-export function DeviceList({
-  chosenId,
-  onChoose,
-}: {
-  chosenId: string | null
-  onChoose: (id: string) => void
-}) {
-  const plan = usePlan()
-  const edit = useEdit()
-  const { bench, hand } = useDerived()
-  const here = bench.devices.flatMap((p) => plan.devices.find((d) => d.id === p.deviceId) ?? [])
-  const others = plan.devices.filter((d) => !here.includes(d))
-  const choose = (id: string | null): void => {
-    if (id !== null) onChoose(id)
-  }
-  const importDevice = async (): Promise<void> => {
-    const file = await chooseFile('.json,application/json')
-    if (!file) return
-    try {
-      checkFileSize(file.size, maxDeviceBytes, file.name)
-      const device = readDevice(await file.text(), file.name)
-      choose(edit((plan) => addDevice(plan, device)))
-    } catch (error) {
-      showProblem(error)
-    }
-  }
+export function DeviceList(props: { chosenId: string | null; onChoose: (id: string) => void }) {
+  const view = useDeviceList(props)
+  const { edit, bench, here, chosenId, hand, onChoose, others } = view
   return (
     <section aria-label="Devices" className="flex w-[256px] shrink-0 flex-col border-r border-rule bg-panel">
-      <div className="flex gap-2 px-3 pt-[10px] pb-2">
-        <Menu>
-          <MenuButton className="btn grow">
-            <Plus size={14} aria-hidden="true" /> Add a device
-          </MenuButton>
-          <MenuItems anchor="bottom start" className="menu-panel max-h-[60vh] w-[290px] overflow-y-auto">
-            <p className="caption px-3 pt-1 pb-1">Keyboards</p>
-            {boardIds.map((board) => (
-              <MenuItem key={board}>
-                <button
-                  type="button"
-                  className="menu-item"
-                  onClick={() => choose(edit((plan) => addBoard(plan, board)))}
-                >
-                  {boardName(board)}
-                </button>
-              </MenuItem>
-            ))}
-            <p className="caption px-3 pt-2 pb-1">Other devices</p>
-            {deviceModels.map((model) => (
-              <MenuItem key={model.id}>
-                <button
-                  type="button"
-                  className="menu-item"
-                  onClick={() => choose(edit((plan) => addModel(plan, model)))}
-                >
-                  {model.name}
-                </button>
-              </MenuItem>
-            ))}
-          </MenuItems>
-        </Menu>
-        <button
-          type="button"
-          className="btn"
-          aria-label="Import a device"
-          title="Import a device"
-          onClick={() => void importDevice()}
-        >
-          <FileUp size={15} aria-hidden="true" />
-        </button>
-      </div>
+      <AddDeviceMenu view={view} />
       <div className="min-h-0 grow overflow-y-auto">
         <Group title={`On “${bench.name}”`}>
           {here.map((device) => (
@@ -121,6 +49,53 @@ export function DeviceList({
         )}
       </div>
     </section>
+  )
+}
+
+function AddDeviceMenu({ view: { choose, edit, importDevice } }: { view: DeviceListView }) {
+  return (
+    <div className="flex gap-2 px-3 pt-[10px] pb-2">
+      <Menu>
+        <MenuButton className="btn grow">
+          <Plus size={14} aria-hidden="true" /> Add a device
+        </MenuButton>
+        <MenuItems anchor="bottom start" className="menu-panel max-h-[60vh] w-[290px] overflow-y-auto">
+          <p className="caption px-3 pt-1 pb-1">Keyboards</p>
+          {boardIds.map((board) => (
+            <MenuItem key={board}>
+              <button
+                type="button"
+                className="menu-item"
+                onClick={() => choose(edit((plan) => addBoard(plan, board)))}
+              >
+                {boardName(board)}
+              </button>
+            </MenuItem>
+          ))}
+          <p className="caption px-3 pt-2 pb-1">Other devices</p>
+          {deviceModels.map((model) => (
+            <MenuItem key={model.id}>
+              <button
+                type="button"
+                className="menu-item"
+                onClick={() => choose(edit((plan) => addModel(plan, model)))}
+              >
+                {model.name}
+              </button>
+            </MenuItem>
+          ))}
+        </MenuItems>
+      </Menu>
+      <button
+        type="button"
+        className="btn"
+        aria-label="Import a device"
+        title="Import a device"
+        onClick={() => void importDevice()}
+      >
+        <FileUp size={15} aria-hidden="true" />
+      </button>
+    </div>
   )
 }
 

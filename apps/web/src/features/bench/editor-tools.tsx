@@ -10,19 +10,9 @@ import {
   StretchVertical,
   Trash2,
 } from 'lucide-react'
-import { useState } from 'react'
-import {
-  controlTypes,
-  pitchMm,
-  type ControlType,
-  type DrawnDevice,
-  addControls,
-  align,
-  deleteControls,
-  type Alignment,
-} from '@reach-plot/core'
+import { controlTypes, type DrawnDevice, align, deleteControls, type Alignment } from '@reach-plot/core'
 import { NumberBox } from '../../parts/number-box.js'
-import { useEdit } from '../../store/plan-store.js'
+import { useEditorTools, type EditorToolsView } from './use-editor-tools.js'
 
 const alignments: readonly (readonly [Alignment, string, typeof Trash2])[] = [
   ['left', 'Left edges in line', AlignStartVertical],
@@ -35,44 +25,14 @@ const alignments: readonly (readonly [Alignment, string, typeof Trash2])[] = [
   ['along', 'Spread evenly along', StretchVertical],
   ['size', 'Size of the first', Scaling],
 ]
-const round = new Set<ControlType>(['dial', 'field'])
-const sizeMm: Readonly<Record<ControlType, number>> = {
-  key: 18,
-  button: 18,
-  dial: 26,
-  wheel: 12,
-  zone: 40,
-  field: 60,
-}
-
 /** Adds controls, singly or as a grid, and aligns or deletes the chosen ones. */
-export function EditorTools({
-  device,
-  chosen,
-  onChosen,
-}: {
+export function EditorTools(props: {
   device: DrawnDevice
   chosen: readonly string[]
   onChosen: (ids: readonly string[]) => void
 }) {
-  const edit = useEdit()
-  const [type, setType] = useState<ControlType>('key')
-  const [columns, setColumns] = useState(1)
-  const [rows, setRows] = useState(1)
-  const [stepMm, setStepMm] = useState<number>(pitchMm)
-  const add = (): void => {
-    const sample = {
-      type,
-      shape: round.has(type) ? ('round' as const) : ('rect' as const),
-      widthMm: sizeMm[type],
-      heightMm: sizeMm[type],
-      code: null,
-      ...(type === 'field' && { directions: 8 as const }),
-    }
-    const front = Math.max(0, ...device.controls.map((c) => c.yMm + c.heightMm / 2))
-    const at = { xMm: sizeMm[type] / 2 + 5, yMm: front + sizeMm[type] / 2 + 2 }
-    onChosen(edit((plan) => addControls(plan, device.id, sample, at, columns, rows, stepMm)) ?? [])
-  }
+  const view = useEditorTools(props)
+  const { type, setType, columns, setColumns, rows, setRows, stepMm, setStepMm, add } = view
   return (
     <div className="flex shrink-0 flex-wrap items-end gap-2 border-b border-rule bg-panel px-[14px] py-2">
       <div>
@@ -110,31 +70,37 @@ export function EditorTools({
       <button type="button" className="btn" onClick={add}>
         Add {columns * rows === 1 ? 'it' : columns * rows}
       </button>
-      <div role="group" aria-label="Align the chosen controls" className="ml-auto flex gap-1">
-        {alignments.map(([how, name, Icon]) => (
-          <button
-            key={how}
-            type="button"
-            className="btn px-[6px]"
-            aria-label={name}
-            title={name}
-            disabled={chosen.length < 2}
-            onClick={() => edit((plan) => align(plan, device.id, chosen, how))}
-          >
-            <Icon size={15} aria-hidden="true" />
-          </button>
-        ))}
+      <AlignTools view={view} />
+    </div>
+  )
+}
+
+function AlignTools({ view: { chosen, edit, device } }: { view: EditorToolsView }) {
+  return (
+    <div role="group" aria-label="Align the chosen controls" className="ml-auto flex gap-1">
+      {alignments.map(([how, name, Icon]) => (
         <button
+          key={how}
           type="button"
-          className="btn ml-2 px-[6px]"
-          aria-label="Delete the chosen controls"
-          title="Delete the chosen controls"
-          disabled={chosen.length === 0 || chosen.length >= device.controls.length}
-          onClick={() => edit((plan) => deleteControls(plan, device.id, chosen))}
+          className="btn px-[6px]"
+          aria-label={name}
+          title={name}
+          disabled={chosen.length < 2}
+          onClick={() => edit((plan) => align(plan, device.id, chosen, how))}
         >
-          <Trash2 size={15} aria-hidden="true" />
+          <Icon size={15} aria-hidden="true" />
         </button>
-      </div>
+      ))}
+      <button
+        type="button"
+        className="btn ml-2 px-[6px]"
+        aria-label="Delete the chosen controls"
+        title="Delete the chosen controls"
+        disabled={chosen.length === 0 || chosen.length >= device.controls.length}
+        onClick={() => edit((plan) => deleteControls(plan, device.id, chosen))}
+      >
+        <Trash2 size={15} aria-hidden="true" />
+      </button>
     </div>
   )
 }

@@ -1,52 +1,11 @@
-import { useMemo, useState } from 'react'
-import { heldOf, sentBy, triggerKey, triggerName, type Chord, type Probe, setProbe } from '@reach-plot/core'
+import { triggerKey, triggerName, setProbe } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
-import { useProbe } from './use-probe.js'
-
-const doubtfulStages = ['system', 'browser']
-
-/** Chords of the arrangement that something else may take: found by the check, or of a kind that systems often take. */
-function useDoubtful(): readonly Chord[] {
-  const { arrangement, clashes, index } = useDerived()
-  return useMemo(() => {
-    const found = new Map<string, Chord>()
-    const add = (chord: Chord): void => void found.set(triggerKey(chord), chord)
-    for (const clash of clashes)
-      if (doubtfulStages.includes(clash.stage)) for (const sent of sentBy(clash.trigger)) add(sent)
-    for (const { trigger, sends } of arrangement.placements)
-      for (const sent of sentBy(trigger, sends)) {
-        const held = heldOf(sent)
-        const isRisky =
-          held.includes('Meta') ||
-          (held.includes('Control') && held.includes('Alt')) ||
-          index.stages.system(sent) !== null
-        if (isRisky) add(sent)
-      }
-    return [...found.values()]
-  }, [arrangement, clashes, index])
-}
+import { useProbeRun, type ProbeRunView } from './use-probe-run.js'
 
 /** A guided run over the doubtful chords: what arrives in the browser is cleared, what never does is marked. */
 export function ProbeRun() {
-  const plan = usePlan()
-  const edit = useEdit()
-  const { env, bench } = useDerived()
-  const doubtful = useDoubtful()
-  const [queue, setQueue] = useState<readonly Chord[] | null>(null)
-  const chord = queue?.[0] ?? null
-  const probes = (bench.probes ?? []).filter((p) => p.system === plan.system)
-  const resultOf = (c: Chord): Probe['result'] | undefined =>
-    probes.find((p) => p.chord === triggerKey(c))?.result
-  const next = (): void => setQueue((q) => (q && q.length > 1 ? q.slice(1) : null))
-  const settle = (result: Probe['result']): void => {
-    if (!chord) return
-    edit((draft) => setProbe(draft, triggerKey(chord), result))
-    next()
-  }
-  const { stage, again } = useProbe(chord, env.layout, () => settle('arrives'))
-  const open = doubtful.filter((c) => resultOf(c) === undefined)
+  const view = useProbeRun()
+  const { chord, queue, env, stage, settle, again, next, setQueue, doubtful, open } = view
   return (
     <section aria-labelledby="probe-title">
       <h3 id="probe-title" className="caption border-b border-ink pb-1">
@@ -94,33 +53,35 @@ export function ProbeRun() {
           </button>
         </>
       )}
-      <ul className="mt-3">
-        {doubtful.map((c) => {
-          const result = resultOf(c)
-          return (
-            <li key={triggerKey(c)} className="flex items-center justify-between border-b border-rule py-1">
-              <TriggerChip trigger={c} />
-              <span className={result === 'swallowed' ? 'text-magenta' : 'text-ink-2'}>
-                {result === undefined
-                  ? 'not pressed yet'
-                  : result === 'arrives'
-                    ? 'arrives'
-                    : 'never arrived'}
-                {result !== undefined && (
-                  <button
-                    type="button"
-                    className="link ml-3 text-[12px]"
-                    aria-label={`Forget ${triggerName(c, env)}`}
-                    onClick={() => edit((draft) => setProbe(draft, triggerKey(c), null))}
-                  >
-                    forget
-                  </button>
-                )}
-              </span>
-            </li>
-          )
-        })}
-      </ul>
+      <DoubtfulChords view={view} />
     </section>
+  )
+}
+
+function DoubtfulChords({ view: { doubtful, resultOf, env, edit } }: { view: ProbeRunView }) {
+  return (
+    <ul className="mt-3">
+      {doubtful.map((c) => {
+        const result = resultOf(c)
+        return (
+          <li key={triggerKey(c)} className="flex items-center justify-between border-b border-rule py-1">
+            <TriggerChip trigger={c} />
+            <span className={result === 'swallowed' ? 'text-magenta' : 'text-ink-2'}>
+              {result === undefined ? 'not pressed yet' : result === 'arrives' ? 'arrives' : 'never arrived'}
+              {result !== undefined && (
+                <button
+                  type="button"
+                  className="link ml-3 text-[12px]"
+                  aria-label={`Forget ${triggerName(c, env)}`}
+                  onClick={() => edit((draft) => setProbe(draft, triggerKey(c), null))}
+                >
+                  forget
+                </button>
+              )}
+            </span>
+          </li>
+        )
+      })}
+    </ul>
   )
 }

@@ -1,44 +1,12 @@
-import { useState } from 'react'
 import { toast } from 'sonner'
-import { commandKinds, damageLevels, type Command, deleteCommand, editCommand } from '@reach-plot/core'
+import { commandKinds, damageLevels, type Command, deleteCommand } from '@reach-plot/core'
 import { undoAction } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useBulkBar, type BulkBarView } from './use-bulk-bar.js'
 
 /** Changes many commands at once, in one step that can be undone. */
-export function BulkBar({ chosen, onClear }: { chosen: readonly Command[]; onClear: () => void }) {
-  const plan = usePlan()
-  const edit = useEdit()
-  const [factor, setFactor] = useState('')
-  const programIds = new Set(chosen.map((c) => c.programId))
-  const program = programIds.size === 1 ? plan.programs.find((p) => programIds.has(p.id)) : undefined
-  const each = (change: (command: Command) => Partial<Omit<Command, 'id'>>, told: string): void => {
-    edit((plan) => chosen.reduce((p, c) => editCommand(p, c.id, change(c)), plan))
-    toast(`${chosen.length} commands: ${told}`, { action: undoAction() })
-  }
-  const pick = (
-    label: string,
-    options: readonly (readonly [string, string])[],
-    run: (value: string) => void,
-    title?: string,
-  ) => (
-    <select
-      className="field"
-      aria-label={label}
-      title={title}
-      value=""
-      disabled={options.length === 0}
-      onChange={(e) => e.target.value !== '' && run(e.target.value)}
-    >
-      <option value="">{label} …</option>
-      {options.map(([value, name]) => (
-        <option key={value} value={value}>
-          {name}
-        </option>
-      ))}
-    </select>
-  )
-  const value = Number(factor.replace(',', '.'))
-  const good = factor.trim() !== '' && value >= 0 && value <= 1000
+export function BulkBar(props: { chosen: readonly Command[]; onClear: () => void }) {
+  const view = useBulkBar(props)
+  const { chosen, program, each, edit, onClear } = view
   return (
     <div
       role="group"
@@ -46,50 +14,25 @@ export function BulkBar({ chosen, onClear }: { chosen: readonly Command[]; onCle
       className="flex shrink-0 flex-wrap items-center gap-2 border-t border-ink bg-panel px-[14px] py-2"
     >
       <b>{chosen.length} chosen</b>
-      {pick(
-        'Live in',
-        program ? [['*', 'everywhere'], ...program.contexts.map((c) => [c.id, c.name] as const)] : [],
-        (id) => each(() => ({ contextIds: id === '*' ? [] : [id] }), 'contexts set'),
-        program ? undefined : 'Only for commands of one program',
-      )}
-      {pick(
-        'Kind',
-        commandKinds.map((k) => [k, k] as const),
-        (kind) => each(() => ({ kind: kind as Command['kind'] & string }), `kind ${kind}`),
-      )}
-      {pick('Cost of a slip', [['none', 'none'], ...damageLevels.map((d) => [d, d] as const)], (level) =>
-        each(
-          (c) =>
-            ({
-              damage: level === 'none' ? undefined : { level, wayOut: c.damage?.wayOut ?? '' },
-            }) as Partial<Command>,
-          `cost of a slip ${level}`,
-        ),
-      )}
-      <form
-        className="flex items-center gap-1"
-        onSubmit={(e) => {
-          e.preventDefault()
-          if (good)
-            each(
-              (c) => ({ usesPerHour: Math.min(100_000, Math.round(c.usesPerHour * value * 100) / 100) }),
-              `uses × ${value}`,
-            )
-        }}
-      >
-        <label htmlFor="bulk-uses">Uses ×</label>
-        <input
-          id="bulk-uses"
-          className="field w-[64px]"
-          inputMode="decimal"
-          placeholder="0.5"
-          value={factor}
-          onChange={(e) => setFactor(e.target.value)}
-        />
-        <button type="submit" className="btn" disabled={!good}>
-          Apply
-        </button>
-      </form>
+      <Pick
+        label="Live in"
+        options={
+          program ? [['*', 'everywhere'], ...program.contexts.map((c) => [c.id, c.name] as const)] : []
+        }
+        onPick={(id) => each(() => ({ contextIds: id === '*' ? [] : [id] }), 'contexts set')}
+        title={program ? undefined : 'Only for commands of one program'}
+      />
+      <Pick
+        label="Kind"
+        options={commandKinds.map((k) => [k, k] as const)}
+        onPick={(kind) => each(() => ({ kind: kind as Command['kind'] & string }), `kind ${kind}`)}
+      />
+      <Pick
+        label="Harmful if pressed by mistake"
+        options={[['none', 'no'], ...damageLevels.map((d) => [d, d] as const)]}
+        onPick={(level) => each(harmOf(level), `harm ${level}`)}
+      />
+      <BulkValues view={view} />
       <button
         type="button"
         className="btn"
@@ -105,5 +48,72 @@ export function BulkBar({ chosen, onClear }: { chosen: readonly Command[]; onCle
         Choose none
       </button>
     </div>
+  )
+}
+
+function BulkValues({ view: { good, each, value, factor, setFactor } }: { view: BulkBarView }) {
+  return (
+    <form
+      className="flex items-center gap-1"
+      onSubmit={(e) => {
+        e.preventDefault()
+        if (good)
+          each(
+            (c) => ({ usesPerHour: Math.min(100_000, Math.round(c.usesPerHour * value * 100) / 100) }),
+            `uses × ${value}`,
+          )
+      }}
+    >
+      <label htmlFor="bulk-uses">Uses ×</label>
+      <input
+        id="bulk-uses"
+        className="field w-[64px]"
+        inputMode="decimal"
+        placeholder="0.5"
+        value={factor}
+        onChange={(e) => setFactor(e.target.value)}
+      />
+      <button type="submit" className="btn" disabled={!good}>
+        Apply
+      </button>
+    </form>
+  )
+}
+
+const harmOf =
+  (level: string) =>
+  (c: Command): Partial<Command> =>
+    ({
+      damage: level === 'none' ? undefined : { level, wayOut: c.damage?.wayOut ?? '' },
+    }) as Partial<Command>
+
+/** A list that runs what is picked and stands empty again. */
+function Pick({
+  label,
+  options,
+  onPick,
+  title,
+}: {
+  label: string
+  options: readonly (readonly [value: string, name: string])[]
+  onPick: (value: string) => void
+  title?: string | undefined
+}) {
+  return (
+    <select
+      className="field"
+      aria-label={label}
+      title={title}
+      value=""
+      disabled={options.length === 0}
+      onChange={(e) => e.target.value !== '' && onPick(e.target.value)}
+    >
+      <option value="">{label} …</option>
+      {options.map(([value, name]) => (
+        <option key={value} value={value}>
+          {name}
+        </option>
+      ))}
+    </select>
   )
 }

@@ -4,19 +4,16 @@ import {
   contextsInWords,
   damageLevels,
   fullName,
-  namesakesOf,
   triggerKey,
   triggerName,
   type Command,
-  editCommand,
   moveToProgram,
 } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
 import { HintsField } from './hints-field.js'
+import { useCommandDialog, type CommandDialogView } from './use-command-dialog.js'
 
 const IconField = lazy(() => import('../../parts/icons/icon-field.js'))
 
@@ -31,21 +28,10 @@ const damageNames: Readonly<Record<(typeof damageLevels)[number], string>> = {
   rework: 'work to do again',
   loss: 'something lost for good',
 }
-
 /** Everything about one command. Each change goes into the plan at once and can be undone. */
-export function CommandDialog({ command, onClose }: { command: Command; onClose: () => void }) {
-  const plan = usePlan()
-  const edit = useEdit()
-  const { env, triggersOf } = useDerived()
-  const program = plan.programs.find((p) => p.id === command.programId)
-  const set = (change: Partial<Omit<Command, 'id'>>, field: string): void =>
-    edit((draft) => editCommand(draft, command.id, change), `${command.id} ${field}`)
-  const mates = plan.commands
-    .filter((c) => c.programId === command.programId && c.id !== command.id)
-    .toSorted((a, b) => (fullName(a) < fullName(b) ? -1 : 1))
-  const namesakes = namesakesOf(command, plan.commands)
-  const siblings = command.siblingIds ?? []
-  const count = plan.usage?.commands[command.id]
+export function CommandDialog(props: { command: Command; onClose: () => void }) {
+  const view = useCommandDialog(props)
+  const { command, onClose, program, triggersOf, env, count, namesakes } = view
   return (
     <Dialog
       title={fullName(command)}
@@ -57,158 +43,7 @@ export function CommandDialog({ command, onClose }: { command: Command; onClose:
         </button>
       }
     >
-      <div className="grid grid-cols-2 gap-x-8 gap-y-3">
-        <Text
-          label="Name"
-          value={command.name}
-          maxLength={120}
-          onChange={(name) => name !== '' && set({ name }, 'name')}
-        />
-        <Text
-          label="Parameter, which tells it from others of its name"
-          value={command.parameter ?? ''}
-          maxLength={60}
-          onChange={(parameter) => set({ parameter }, 'parameter')}
-        />
-        <Choice
-          label="Program"
-          value={command.programId}
-          options={plan.programs.map((p) => [p.id, p.name])}
-          onChange={(programId) => edit((draft) => moveToProgram(draft, command.id, programId))}
-        />
-        <Text
-          label={`Menu path, ${command.menu.length} deep`}
-          value={command.menu.join(' › ')}
-          maxLength={300}
-          onChange={(text) =>
-            set(
-              {
-                menu: text
-                  .split(/[>›]/)
-                  .map((p) => p.trim())
-                  .filter(Boolean)
-                  .slice(0, 8),
-              },
-              'menu',
-            )
-          }
-          lazily
-        />
-        <fieldset className="col-span-2">
-          <legend className="text-[12px] text-ink-2">Live in; in every context when none is chosen</legend>
-          <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
-            {program?.contexts.map((c) => (
-              <label key={c.id} className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  className="accent-(--magenta)"
-                  checked={command.contextIds.includes(c.id)}
-                  onChange={(e) =>
-                    set(
-                      {
-                        contextIds: e.target.checked
-                          ? [...command.contextIds, c.id]
-                          : command.contextIds.filter((id) => id !== c.id),
-                      },
-                      `context ${c.id}`,
-                    )
-                  }
-                />
-                {c.name}
-              </label>
-            ))}
-          </div>
-        </fieldset>
-        <Choice
-          label="Kind"
-          value={command.kind ?? 'once'}
-          options={commandKinds.map((k) => [k, kindNames[k]])}
-          onChange={(kind) => set({ kind }, 'kind')}
-        />
-        <Text
-          label="Uses an hour"
-          value={String(command.usesPerHour)}
-          onChange={(text) => {
-            const uses = Number(text.replace(',', '.'))
-            if (text.trim() !== '' && uses >= 0 && uses <= 100_000) set({ usesPerHour: uses }, 'uses')
-          }}
-          lazily
-        />
-        <Choice
-          label="What a slip costs"
-          value={command.damage?.level ?? ''}
-          options={[['', 'nothing'], ...damageLevels.map((d) => [d, damageNames[d]] as const)]}
-          onChange={(level) =>
-            set(
-              {
-                damage: level === '' ? undefined : { level, wayOut: command.damage?.wayOut ?? '' },
-              } as Partial<Command>,
-              'damage',
-            )
-          }
-        />
-        <Text
-          label="The way out of it"
-          value={command.damage?.wayOut ?? ''}
-          maxLength={300}
-          disabled={!command.damage}
-          onChange={(wayOut) => command.damage && set({ damage: { ...command.damage, wayOut } }, 'wayOut')}
-        />
-        <HintsField hints={command.hints ?? []} onChange={(hints) => set({ hints }, 'hints')} />
-        <Choice
-          label="Opposite"
-          value={command.oppositeId ?? ''}
-          options={[['', 'none'], ...mates.map((c) => [c.id, fullName(c)] as const)]}
-          onChange={(oppositeId) => set({ oppositeId }, 'opposite')}
-        />
-        <div>
-          <Choice
-            label="Belongs together with"
-            value=""
-            options={[
-              ['', siblings.length === 0 ? 'none' : 'add another …'],
-              ...mates.filter((c) => !siblings.includes(c.id)).map((c) => [c.id, fullName(c)] as const),
-            ]}
-            onChange={(id) => id !== '' && set({ siblingIds: [...siblings, id] }, 'siblings')}
-          />
-          {siblings.length > 0 && (
-            <ul className="mt-1 flex flex-wrap gap-x-3">
-              {siblings.map((id) => {
-                const name = plan.commands.find((c) => c.id === id)?.name ?? id
-                return (
-                  <li key={id}>
-                    {name}{' '}
-                    <button
-                      type="button"
-                      className="link text-[12px]"
-                      aria-label={`${name} does not belong with it`}
-                      onClick={() => set({ siblingIds: siblings.filter((x) => x !== id) }, 'siblings')}
-                    >
-                      remove
-                    </button>
-                  </li>
-                )
-              })}
-            </ul>
-          )}
-        </div>
-        <Text
-          label="Short label"
-          value={command.label ?? ''}
-          maxLength={60}
-          onChange={(label) => set({ label }, 'label')}
-        />
-        <Suspense fallback={<div />}>
-          <IconField icon={command.icon} name={command.name} onChange={(icon) => set({ icon }, 'icon')} />
-        </Suspense>
-        <Text
-          label="Note"
-          value={command.note ?? ''}
-          maxLength={2000}
-          onChange={(note) => set({ note }, 'note')}
-          className="col-span-2"
-        />
-      </div>
+      <CommandFields view={view} />
       <p className="caption mt-5 border-b border-rule pb-1">Triggers</p>
       <ul>
         {triggersOf(command.id).length === 0 && <li className="py-1 text-ink-2">none</li>}
@@ -247,6 +82,194 @@ export function CommandDialog({ command, onClose }: { command: Command; onClose:
         </>
       )}
     </Dialog>
+  )
+}
+
+function CommandFields({ view }: { view: CommandDialogView }) {
+  const { command, set, plan, edit , mates } = view
+  return (
+    <div className="grid grid-cols-2 gap-x-8 gap-y-3">
+      <Text
+        label="Name"
+        value={command.name}
+        maxLength={120}
+        onChange={(name) => name !== '' && set({ name }, 'name')}
+      />
+      <Text
+        label="Parameter, which tells it from others of its name"
+        value={command.parameter ?? ''}
+        maxLength={60}
+        onChange={(parameter) => set({ parameter }, 'parameter')}
+      />
+      <Choice
+        label="Program"
+        value={command.programId}
+        options={plan.programs.map((p) => [p.id, p.name])}
+        onChange={(programId) => edit((draft) => moveToProgram(draft, command.id, programId))}
+      />
+      <MenuPathField view={view} />
+      <ContextFields view={view} />
+      <Choice
+        label="Kind"
+        value={command.kind ?? 'once'}
+        options={commandKinds.map((k) => [k, kindNames[k]])}
+        onChange={(kind) => set({ kind }, 'kind')}
+      />
+      <UsesField view={view} />
+      <HarmField view={view} />
+      <Text
+        label="The way out of it"
+        value={command.damage?.wayOut ?? ''}
+        maxLength={300}
+        disabled={!command.damage}
+        onChange={(wayOut) => command.damage && set({ damage: { ...command.damage, wayOut } }, 'wayOut')}
+      />
+      <HintsField hints={command.hints ?? []} onChange={(hints) => set({ hints }, 'hints')} />
+      <Choice
+        label="Opposite"
+        value={command.oppositeId ?? ''}
+        options={[['', 'none'], ...mates.map((c) => [c.id, fullName(c)] as const)]}
+        onChange={(oppositeId) => set({ oppositeId }, 'opposite')}
+      />
+      <TiesFields view={view} />
+      <Text
+        label="Short label"
+        value={command.label ?? ''}
+        maxLength={60}
+        onChange={(label) => set({ label }, 'label')}
+      />
+      <Suspense fallback={<div />}>
+        <IconField icon={command.icon} name={command.name} onChange={(icon) => set({ icon }, 'icon')} />
+      </Suspense>
+      <Text
+        label="Note"
+        value={command.note ?? ''}
+        maxLength={2000}
+        onChange={(note) => set({ note }, 'note')}
+        className="col-span-2"
+      />
+    </div>
+  )
+}
+
+function MenuPathField({ view: { command, set } }: { view: CommandDialogView }) {
+  return (
+    <Text
+      label={`Menu path, ${command.menu.length} deep`}
+      value={command.menu.join(' › ')}
+      maxLength={300}
+      onChange={(text) =>
+        set(
+          {
+            menu: text
+              .split(/[>›]/)
+              .map((p) => p.trim())
+              .filter(Boolean)
+              .slice(0, 8),
+          },
+          'menu',
+        )
+      }
+      lazily
+    />
+  )
+}
+
+function ContextFields({ view: { program, command, set } }: { view: CommandDialogView }) {
+  return (
+    <fieldset className="col-span-2">
+      <legend className="text-[12px] text-ink-2">Live in; in every context when none is chosen</legend>
+      <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
+        {program?.contexts.map((c) => (
+          <label key={c.id} className="flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="accent-(--magenta)"
+              checked={command.contextIds.includes(c.id)}
+              onChange={(e) =>
+                set(
+                  {
+                    contextIds: e.target.checked
+                      ? [...command.contextIds, c.id]
+                      : command.contextIds.filter((id) => id !== c.id),
+                  },
+                  `context ${c.id}`,
+                )
+              }
+            />
+            {c.name}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  )
+}
+
+function UsesField({ view: { command, set } }: { view: CommandDialogView }) {
+  return (
+    <Text
+      label="Uses an hour"
+      value={String(command.usesPerHour)}
+      onChange={(text) => {
+        const uses = Number(text.replace(',', '.'))
+        if (text.trim() !== '' && uses >= 0 && uses <= 100_000) set({ usesPerHour: uses }, 'uses')
+      }}
+      lazily
+    />
+  )
+}
+
+function HarmField({ view: { command, set } }: { view: CommandDialogView }) {
+  return (
+    <Choice
+      label="What a slip costs"
+      value={command.damage?.level ?? ''}
+      options={[['', 'nothing'], ...damageLevels.map((d) => [d, damageNames[d]] as const)]}
+      onChange={(level) =>
+        set(
+          {
+            damage: level === '' ? undefined : { level, wayOut: command.damage?.wayOut ?? '' },
+          } as Partial<Command>,
+          'damage',
+        )
+      }
+    />
+  )
+}
+
+function TiesFields({ view: { siblings, set, plan, mates } }: { view: CommandDialogView }) {
+  return (
+    <div>
+      <Choice
+        label="Belongs together with"
+        value=""
+        options={[
+          ['', siblings.length === 0 ? 'none' : 'add another …'],
+          ...mates.filter((c) => !siblings.includes(c.id)).map((c) => [c.id, fullName(c)] as const),
+        ]}
+        onChange={(id) => id !== '' && set({ siblingIds: [...siblings, id] }, 'siblings')}
+      />
+      {siblings.length > 0 && (
+        <ul className="mt-1 flex flex-wrap gap-x-3">
+          {siblings.map((id) => {
+            const name = plan.commands.find((c) => c.id === id)?.name ?? id
+            return (
+              <li key={id}>
+                {name}{' '}
+                <button
+                  type="button"
+                  className="link text-[12px]"
+                  aria-label={`${name} does not belong with it`}
+                  onClick={() => set({ siblingIds: siblings.filter((x) => x !== id) }, 'siblings')}
+                >
+                  remove
+                </button>
+              </li>
+            )
+          })}
+        </ul>
+      )}
+    </div>
   )
 }
 

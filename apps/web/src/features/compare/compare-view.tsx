@@ -1,71 +1,24 @@
-import { useState } from 'react'
 import { sheetRows, writeCsv, type SheetColumn, setPlanSettings } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { NumberBox } from '../../parts/number-box.js'
 import { usePlan, usePlanStore } from '../../store/plan-store.js'
 import { ChangeMap } from './change-map.js'
 import { FigureDialog } from './figure-dialog.js'
-import { FigureTable, type FigureAsked } from './figure-table.js'
+import { FigureTable } from './figure-table.js'
 import { FingerBars } from './finger-bars.js'
 import { GainList } from './gain-list.js'
 import { RoutineDialog } from './routine-dialog.js'
 import { RoutineStrips } from './routine-strips.js'
-import { useComparison } from './use-comparison.js'
 import { WaysTable } from './ways-table.js'
-
-const mostColumns = 4
+import { useCompare, type CompareScreen } from './use-compare.js'
 
 /** Arrangements side by side, each against the first: seconds, trips, load, clashes, what changes and what it gains. */
 export function CompareView() {
-  const plan = usePlan()
-  const [chosen, setChosen] = useState<readonly string[] | null>(null)
-  const [figure, setFigure] = useState<FigureAsked | null>(null)
-  const [routineId, setRoutineId] = useState<string | null>(null)
-  const known = (chosen ?? firstChoice(plan)).filter((id) => plan.arrangements.some((a) => a.id === id))
-  const { columns, isFresh } = useComparison(known)
-  const base = columns[0]
-  const last = columns.at(-1)
-  const toggle = (id: string): void =>
-    setChosen(known.includes(id) ? known.filter((k) => k !== id) : [...known, id].slice(-mostColumns))
+  const view = useCompare()
+  const { columns, base, last, setRoutineId, setFigure, figure, routineId } = view
   return (
     <div className="flex min-w-0 grow flex-col">
-      <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-panel px-[18px] py-1">
-        <h2 className="title">Compare</h2>
-        <fieldset className="flex flex-wrap items-center gap-x-4">
-          <legend className="sr-only">Arrangements, the first is compared against</legend>
-          {plan.arrangements.map((a) => (
-            <label key={a.id} className="flex min-h-6 items-center gap-[6px]">
-              <input
-                type="checkbox"
-                checked={known.includes(a.id)}
-                disabled={known.length === 1 && known[0] === a.id}
-                onChange={() => toggle(a.id)}
-              />
-              <span className="max-w-[200px] truncate" title={a.name}>
-                {known.includes(a.id) && known.length > 1 ? `${known.indexOf(a.id) + 1}. ` : ''}
-                {a.name}
-              </span>
-            </label>
-          ))}
-        </fieldset>
-        <span role="status" className="text-ink-2">
-          {isFresh ? '' : 'working it out …'}
-        </span>
-        <div className="no-print ml-auto flex items-center gap-2">
-          <HoursField />
-          <button
-            type="button"
-            className="btn"
-            disabled={columns.length === 0}
-            onClick={() => exportCsv(columns, plan)}
-          >
-            Export CSV
-          </button>
-          <button type="button" className="btn" disabled={columns.length === 0} onClick={() => print()}>
-            Print page
-          </button>
-        </div>
-      </div>
+      <CompareHead view={view} />
       <div
         className="print-all min-h-0 grow overflow-y-auto"
         tabIndex={0}
@@ -103,16 +56,47 @@ export function CompareView() {
   )
 }
 
-/** The defaults, the arrangement in front, and the newest one, as far as they differ. */
-const firstChoice = (plan: ReturnType<typeof usePlan>): readonly string[] => [
-  ...new Set(
-    [
-      plan.arrangements.find((a) => a.isDefault)?.id,
-      plan.arrangements.filter((a) => !a.isDefault)[0]?.id,
-      plan.activeArrangementId,
-    ].filter((id) => id !== undefined),
-  ),
-]
+function CompareHead({ view: { plan, known, toggle, isFresh, columns } }: { view: CompareScreen }) {
+  return (
+    <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-panel px-[18px] py-1">
+      <h2 className="title">Compare</h2>
+      <fieldset className="flex flex-wrap items-center gap-x-4">
+        <legend className="sr-only">Arrangements, the first is compared against</legend>
+        {plan.arrangements.map((a) => (
+          <label key={a.id} className="flex min-h-6 items-center gap-[6px]">
+            <input
+              type="checkbox"
+              checked={known.includes(a.id)}
+              disabled={known.length === 1 && known[0] === a.id}
+              onChange={() => toggle(a.id)}
+            />
+            <span className="max-w-[200px] truncate" title={a.name}>
+              {known.includes(a.id) && known.length > 1 ? `${known.indexOf(a.id) + 1}. ` : ''}
+              {a.name}
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      <span role="status" className="text-ink-2">
+        {isFresh ? '' : 'working it out …'}
+      </span>
+      <div className="no-print ml-auto flex items-center gap-2">
+        <HoursField />
+        <button
+          type="button"
+          className="btn"
+          disabled={columns.length === 0}
+          onClick={() => exportCsv(columns, plan)}
+        >
+          Export CSV
+        </button>
+        <button type="button" className="btn" disabled={columns.length === 0} onClick={() => print()}>
+          Print page
+        </button>
+      </div>
+    </div>
+  )
+}
 
 function Summary({ columns }: { columns: readonly SheetColumn[] }) {
   const [base, ...others] = columns

@@ -1,5 +1,6 @@
-import { line, scaleLinear, symbol, symbolCircle, symbolDiamond, symbolSquare, symbolTriangle } from 'd3'
-import { indexOfDifficultyBits, type Finger, type FittedHand, type FitTrial } from '@reach-plot/core'
+import { symbol, symbolCircle, symbolDiamond, symbolSquare, symbolTriangle } from 'd3'
+import type { Finger, FittedHand, FitTrial } from '@reach-plot/core'
+import { useFitPlot, type FitPlotView, width, height, edge, bitsOf } from './use-fit-plot.js'
 
 /** Fingers are told apart by the shape of their points and the dashes of their line. */
 const marks: readonly {
@@ -12,85 +13,13 @@ const marks: readonly {
   { finger: 'ring', shape: symbolTriangle, dash: '3 3' },
   { finger: 'little', shape: symbolDiamond, dash: '1 3' },
 ]
-
-const width = 460
-const height = 260
-const edge = { left: 46, right: 12, top: 10, bottom: 36 }
-
-const bitsOf = (t: FitTrial): number => indexOfDifficultyBits(t.distanceMm, t.widthMm)
-
 /** Measured presses over their difficulty, with the fitted line of each finger. */
-export function FitPlot({ trials, fitted }: { trials: readonly FitTrial[]; fitted: FittedHand }) {
-  const { fit, leftOut } = fitted
-  const shown = trials.filter((t) => !leftOut.includes(t))
-  const mostBits = Math.max(1, ...trials.map(bitsOf)) * 1.05
-  const ends = Object.values(fit.fingerFactors).map((f) => fit.pressMs + f * fit.msPerBit * mostBits)
-  const mostMs = Math.max(200, ...shown.map((t) => t.timeMs), ...ends) * 1.08
-  const x = scaleLinear([0, mostBits], [edge.left, width - edge.right])
-  const y = scaleLinear([0, mostMs], [height - edge.bottom, edge.top])
-  const draw = line<readonly [number, number]>(
-    (d) => x(d[0]),
-    (d) => y(d[1]),
-  )
+export function FitPlot(props: { trials: readonly FitTrial[]; fitted: FittedHand }) {
+  const view = useFitPlot(props)
+  const { leftOut } = view
   return (
     <figure>
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        className="w-full max-w-[560px] font-chart text-[12px]"
-        role="img"
-        aria-label={`${shown.length} presses over their difficulty in bits, with a line for each finger`}
-      >
-        {y.ticks(5).map((ms) => (
-          <g key={ms}>
-            <path d={`M${edge.left} ${y(ms)} H${width - edge.right}`} stroke="var(--rule)" />
-            <text x={edge.left - 6} y={y(ms) + 4} textAnchor="end" fill="var(--ink-2)">
-              {ms}
-            </text>
-          </g>
-        ))}
-        {x.ticks(5).map((bits) => (
-          <text key={bits} x={x(bits)} y={height - edge.bottom + 16} textAnchor="middle" fill="var(--ink-2)">
-            {bits}
-          </text>
-        ))}
-        <text x={width - edge.right} y={height - 4} textAnchor="end" fill="var(--ink-2)">
-          difficulty of the way, bits
-        </text>
-        <text x={4} y={edge.top + 4} fill="var(--ink-2)">
-          ms
-        </text>
-        {marks.map(({ finger, shape, dash }) => {
-          const factor = fit.fingerFactors[finger]
-          if (factor === undefined) return null
-          return (
-            <g key={finger}>
-              <path
-                d={
-                  draw([
-                    [0, fit.pressMs],
-                    [mostBits, fit.pressMs + factor * fit.msPerBit * mostBits],
-                  ]) ?? ''
-                }
-                stroke="var(--contour)"
-                strokeWidth={1.4}
-                strokeDasharray={dash}
-              />
-              {shown
-                .filter((t) => t.finger === finger)
-                .map((t, i) => (
-                  <path
-                    key={i}
-                    d={symbol(shape, 34)() ?? ''}
-                    transform={`translate(${x(bitsOf(t))} ${y(t.timeMs)})`}
-                    fill="none"
-                    stroke="var(--magenta)"
-                    strokeWidth={1.2}
-                  />
-                ))}
-            </g>
-          )
-        })}
-      </svg>
+      <FitDrawing view={view} />
       <figcaption className="flex flex-wrap gap-x-4 text-[13px] text-ink-2">
         {marks.map(({ finger, shape, dash }) => (
           <span key={finger} className="inline-flex items-center gap-1.5">
@@ -109,5 +38,67 @@ export function FitPlot({ trials, fitted }: { trials: readonly FitTrial[]; fitte
         {leftOut.length > 0 && <span>{leftOut.length} left out: too far from the line</span>}
       </figcaption>
     </figure>
+  )
+}
+
+function FitDrawing({ view: { shown, y, x, fit, draw, mostBits } }: { view: FitPlotView }) {
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full max-w-[560px] font-chart text-[12px]"
+      role="img"
+      aria-label={`${shown.length} presses over their difficulty in bits, with a line for each finger`}
+    >
+      {y.ticks(5).map((ms) => (
+        <g key={ms}>
+          <path d={`M${edge.left} ${y(ms)} H${width - edge.right}`} stroke="var(--rule)" />
+          <text x={edge.left - 6} y={y(ms) + 4} textAnchor="end" fill="var(--ink-2)">
+            {ms}
+          </text>
+        </g>
+      ))}
+      {x.ticks(5).map((bits) => (
+        <text key={bits} x={x(bits)} y={height - edge.bottom + 16} textAnchor="middle" fill="var(--ink-2)">
+          {bits}
+        </text>
+      ))}
+      <text x={width - edge.right} y={height - 4} textAnchor="end" fill="var(--ink-2)">
+        difficulty of the way, bits
+      </text>
+      <text x={4} y={edge.top + 4} fill="var(--ink-2)">
+        ms
+      </text>
+      {marks.map(({ finger, shape, dash }) => {
+        const factor = fit.fingerFactors[finger]
+        if (factor === undefined) return null
+        return (
+          <g key={finger}>
+            <path
+              d={
+                draw([
+                  [0, fit.pressMs],
+                  [mostBits, fit.pressMs + factor * fit.msPerBit * mostBits],
+                ]) ?? ''
+              }
+              stroke="var(--contour)"
+              strokeWidth={1.4}
+              strokeDasharray={dash}
+            />
+            {shown
+              .filter((t) => t.finger === finger)
+              .map((t, i) => (
+                <path
+                  key={i}
+                  d={symbol(shape, 34)() ?? ''}
+                  transform={`translate(${x(bitsOf(t))} ${y(t.timeMs)})`}
+                  fill="none"
+                  stroke="var(--magenta)"
+                  strokeWidth={1.2}
+                />
+              ))}
+          </g>
+        )
+      })}
+    </svg>
   )
 }

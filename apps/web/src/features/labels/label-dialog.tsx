@@ -89,9 +89,77 @@ export function LabelDialog({
     </Dialog>
   )
 }
-
 /** The words and the icon of one command: on all labels that it stands on, or on this one alone. */
-function EntryFields({ controlId, entry, view }: { controlId: string; entry: NamedEntry; view: SheetView }) {
+function EntryFields(props: { controlId: string; entry: NamedEntry; view: SheetView }) {
+  const view = useEntryFields(props)
+  if (!view) return null
+  const {
+    entry,
+    command,
+    env,
+    only,
+    setWords,
+
+
+    picking,
+    setPicking,
+
+    chosen,
+    icons,
+    setCommandIcon,
+  } = view
+  return (
+    <li className="border-b border-rule pb-3">
+      <p className="mb-1 flex items-center gap-1.5">
+        {entry.level.map((m) => (
+          <ModifierSign key={m} modifier={m} />
+        ))}
+        <b className="min-w-0 truncate" title={command.name}>
+          {command.name}
+        </b>
+        <span className="shrink-0 text-ink-2">
+          {[entry.level.map((m) => modifierName(m, env.systemId)).join('+'), entry.how]
+            .filter(Boolean)
+            .join(', ')}
+        </span>
+        <span className="ml-auto shrink-0">
+          <CheckField checked={only} onChange={(on) => setWords(on ? {} : null)}>
+            Other words on this key
+          </CheckField>
+        </span>
+      </p>
+      <EntryTexts view={view} />
+      {picking && (
+        <div className="mt-2">
+          <IconPicker
+            icons={icons}
+            start={command.name.split(' ').at(-1) ?? ''}
+            onChoose={(chosenId) => {
+              setCommandIcon(chosenId)
+              setPicking(false)
+            }}
+          />
+          {chosen !== undefined && (
+            <button type="button" className="link mt-1" onClick={() => setCommandIcon(null)}>
+              {only ? 'Back to the icon of its other keys' : 'Back to the icon that the name suggests'}
+            </button>
+          )}
+        </div>
+      )}
+    </li>
+  )
+}
+
+/** What is shown and can be done there. */
+function useEntryFields({
+  controlId,
+  entry,
+  view,
+}: {
+  controlId: string
+  entry: NamedEntry
+  view: SheetView
+}) {
   const plan = usePlan()
   const edit = useEdit()
   const icons = useIcons()
@@ -115,73 +183,62 @@ function EntryFields({ controlId, entry, view }: { controlId: string; entry: Nam
   const chosen = only ? words.icon : command.icon
   const iconId = chosen ?? labelIconId(command, icons)
   const icon = iconId === null ? null : icons.get(iconId)
+  return {
+    entry,
+    command,
+    env,
+    only,
+    setWords,
+    text,
+    words,
+    edit,
+    id,
+    picking,
+    setPicking,
+    icon,
+    chosen,
+    icons,
+    setCommandIcon,
+  }
+}
+
+type EntryFieldsView = NonNullable<ReturnType<typeof useEntryFields>>
+
+function EntryTexts({
+  view: { only, text, command, words, setWords, edit, id, picking, setPicking, icon, chosen },
+}: {
+  view: EntryFieldsView
+}) {
   return (
-    <li className="border-b border-rule pb-3">
-      <p className="mb-1 flex items-center gap-1.5">
-        {entry.level.map((m) => (
-          <ModifierSign key={m} modifier={m} />
-        ))}
-        <b className="min-w-0 truncate" title={command.name}>
-          {command.name}
-        </b>
-        <span className="shrink-0 text-ink-2">
-          {[entry.level.map((m) => modifierName(m, env.systemId)).join('+'), entry.how]
-            .filter(Boolean)
-            .join(', ')}
-        </span>
-        <span className="ml-auto shrink-0">
-          <CheckField checked={only} onChange={(on) => setWords(on ? {} : null)}>
-            Other words on this key
-          </CheckField>
-        </span>
-      </p>
-      <div className="flex items-end gap-3">
-        <TextField
-          label="Text"
-          placeholder={only ? (text ?? command.name) : command.name}
-          value={(only ? words.text : text) ?? ''}
-          most={120}
-          onChange={(next) =>
-            only ? setWords({ text: next }) : edit((p) => setLabelText(p, id, next), `label-text-${id}`)
-          }
-        />
-        <TextField
-          label="Short text"
-          placeholder={only && words.text === undefined ? (command.label ?? 'by rule') : 'by rule'}
-          value={(only ? words.short : command.label) ?? ''}
-          most={60}
-          onChange={(next) =>
-            only ? setWords({ short: next }) : edit((p) => setShortText(p, id, next), `label-short-${id}`)
-          }
-        />
-        <button
-          type="button"
-          className="btn h-[30px]"
-          aria-expanded={picking}
-          onClick={() => setPicking(!picking)}
-        >
-          {icon && <IconImage icon={icon} size={18} />}
-          {iconWords(chosen, icon?.name)}
-        </button>
-      </div>
-      {picking && (
-        <div className="mt-2">
-          <IconPicker
-            icons={icons}
-            start={command.name.split(' ').at(-1) ?? ''}
-            onChoose={(chosenId) => {
-              setCommandIcon(chosenId)
-              setPicking(false)
-            }}
-          />
-          {chosen !== undefined && (
-            <button type="button" className="link mt-1" onClick={() => setCommandIcon(null)}>
-              {only ? 'Back to the icon of its other keys' : 'Back to the icon that the name suggests'}
-            </button>
-          )}
-        </div>
-      )}
-    </li>
+    <div className="flex items-end gap-3">
+      <TextField
+        label="Text"
+        placeholder={only ? (text ?? command.name) : command.name}
+        value={(words ? words.text : text) ?? ''}
+        most={120}
+        onChange={(next) =>
+          only ? setWords({ text: next }) : edit((p) => setLabelText(p, id, next), `label-text-${id}`)
+        }
+      />
+      <TextField
+        label="Short text"
+        placeholder={words && words.text === undefined ? (command.label ?? 'by rule') : 'by rule'}
+        value={(words ? words.short : command.label) ?? ''}
+        most={60}
+        onChange={(next) =>
+          only ? setWords({ short: next }) : edit((p) => setShortText(p, id, next), `label-short-${id}`)
+        }
+      />
+      <button
+        type="button"
+        className="btn h-[30px]"
+        aria-expanded={picking}
+        onClick={() => setPicking(!picking)}
+      >
+        {icon && <IconImage icon={icon} size={18} />}
+        {iconWords(chosen, icon?.name)}
+      </button>
+    </div>
   )
 }
 

@@ -1,68 +1,20 @@
 import { Printer } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { NavLink } from 'react-router'
-import { bothSides, choosePrintForm } from '@reach-plot/print'
-import { mediaOf, pageSizeMm } from '@reach-plot/core/drawing'
-import { showProblem } from '../../store/problem.js'
-import { listedPrinters, printerStatus, standInAddress, type PrinterStatus } from '../../store/print-api.js'
-import {
-  cancelOrder,
-  forgetOrder,
-  isSettled,
-  resumeOrder,
-  retryOrder,
-  sendOrder,
-  usePrint,
-} from '../../store/print-store.js'
+import { bothSides } from '@reach-plot/print'
+import { listedPrinters, standInAddress, type PrinterStatus } from '../../store/print-api.js'
+import { cancelOrder, forgetOrder, isSettled, retryOrder, usePrint } from '../../store/print-store.js'
 import { useSettings } from '../../store/settings-store.js'
 import { SelectField } from './fields.js'
 import { NumberField } from './number-field.js'
 import type { FileMaker } from './use-file.js'
 import type { SheetState, SheetView } from './use-sheet.js'
+import { usePrintPanel } from './use-print-panel.js'
 
 /** Sends the sheet to a printer and tells how far it is. */
-export function PrintPanel({ view, state, maker }: { view: SheetView; state: SheetState; maker: FileMaker }) {
-  const { sheet, title } = view
-  const address = useSettings((s) => s.printer) || standInAddress()
-  const [copies, setCopies] = useState(1)
-  const { status, problem } = usePrinterStatus(address)
-  const ticket = usePrint((s) => s.ticket)
-  const isOpen = ticket !== null && !isSettled(ticket)
-  useEffect(resumeOrder, [])
-  const pages = sheet?.document.pages.length ?? 0
-  // the two pages of a folded card are the sides of one sheet
-  const isTwoSided = state.kind === 'card'
-  const print = async (): Promise<void> => {
-    if (!sheet) return
-    try {
-      const form = choosePrintForm(status ?? (await printerStatus(address)), null, state.dpi, isTwoSided)
-      const media = mediaOf(sheet.stock)
-      const file = await maker.make({
-        document: sheet.document,
-        form: form.form,
-        stem: 'labels',
-        adjust: view.adjust,
-        dpi: form.dpi,
-        stock: sheet.ground,
-        media,
-        rasterType: form.rasterType,
-      })
-      if (!file) return
-      const size = pageSizeMm(sheet.stock)
-      const query = {
-        ticket: crypto.randomUUID(),
-        printer: address,
-        name: title,
-        media,
-        ...size,
-        copies,
-        sides: form.sides,
-      }
-      await sendOrder({ query, format: form.format, bytes: file.bytes, pages: pages * copies })
-    } catch (error) {
-      showProblem(error)
-    }
-  }
+export function PrintPanel(props: { view: SheetView; state: SheetState; maker: FileMaker }) {
+  const view = usePrintPanel(props)
+  const { address, problem, status, isTwoSided, copies, setCopies, pages, isOpen, maker, print } = view
   return (
     <section aria-label="Print" className="px-[14px] pt-[10px] pb-4">
       <h3 className="caption mb-1">Print</h3>
@@ -107,35 +59,6 @@ const statusWords = (status: PrinterStatus): string => {
   if (!status.isAccepting) return `${status.name} takes no jobs at the moment.`
   const states = { idle: 'is ready', processing: 'is printing', stopped: 'is stopped', unknown: 'answers' }
   return [`${status.name} ${states[status.state]}.`, status.says].filter(Boolean).join(' ')
-}
-
-/** Asks a printer how it is, now and every few seconds while it is shown. */
-function usePrinterStatus(address: string): { status: PrinterStatus | null; problem: string } {
-  const [known, setKnown] = useState<{
-    address: string
-    status: PrinterStatus | null
-    problem: string
-  } | null>(null)
-  useEffect(() => {
-    const stop = new AbortController()
-    const ask = (): void => {
-      printerStatus(address, stop.signal).then(
-        (status) => {
-          if (!stop.signal.aborted) setKnown({ address, status, problem: '' })
-        },
-        (error: unknown) => {
-          if (!stop.signal.aborted) setKnown({ address, status: null, problem: (error as Error).message })
-        },
-      )
-    }
-    ask()
-    const timer = setInterval(ask, 3000)
-    return () => {
-      clearInterval(timer)
-      stop.abort()
-    }
-  }, [address])
-  return known?.address === address ? known : { status: null, problem: '' }
 }
 
 /** The stand-in, a printer of the server's list, or another on this machine. */

@@ -1,8 +1,7 @@
 import { FileDown } from 'lucide-react'
-import { useState } from 'react'
 import { listHtml, listMarkdown, triggerList } from '@reach-plot/core/labels'
-import { labelDpis, mediaOf } from '@reach-plot/core/drawing'
-import type { FileForm, OutFile } from '@reach-plot/print'
+import { labelDpis } from '@reach-plot/core/drawing'
+import type { FileForm } from '@reach-plot/print'
 import { download } from '../../parts/download.js'
 import { showProblem } from '../../store/problem.js'
 import { useDerived } from '../../store/selectors.js'
@@ -11,6 +10,7 @@ import { SelectField } from './fields.js'
 import { NumberField } from './number-field.js'
 import type { FileMaker } from './use-file.js'
 import type { SheetState, SheetView } from './use-sheet.js'
+import { useSavePanel } from './use-save-panel.js'
 
 const forms: readonly { readonly id: FileForm; readonly name: string; readonly note: string }[] = [
   { id: 'pdf', name: 'PDF', note: 'vector, font embedded' },
@@ -21,42 +21,15 @@ const forms: readonly { readonly id: FileForm; readonly name: string; readonly n
 ]
 
 const dpiChoices = labelDpis.map((dpi) => ({ id: String(dpi), name: `${dpi} dots per inch` }))
-
 /** Files of the sheet, in each form that it has. */
-export function SavePanel({
-  view,
-  state,
-  maker,
-  onDpi,
-}: {
+export function SavePanel(props: {
   view: SheetView
   state: SheetState
   maker: FileMaker
   onDpi: (dpi: number) => void
 }) {
-  const { sheet, title } = view
-  const [px, setPx] = useState(144)
-  const isReady = sheet !== null && sheet.document.pages.length > 0 && maker.progress === null
-  const stem = state.kind === 'labels' ? 'labels' : state.kind === 'list' ? 'triggers' : state.kind
-  const hand = (file: OutFile | null): void => {
-    if (file) download(file.bytes, file.name, file.type)
-  }
-  const save = async (form: FileForm): Promise<void> => {
-    if (!sheet) return
-    hand(
-      await maker.make({
-        document: sheet.document,
-        form,
-        stem,
-        adjust: view.adjust,
-        dpi: state.dpi,
-        stock: sheet.ground,
-        media: mediaOf(sheet.stock),
-        rasterType: 'black_1',
-      }),
-    )
-  }
-  const faces = sheet?.faces
+  const view = useSavePanel(props)
+  const { isReady, save, state, title, onDpi, faces, px, setPx, hand, maker } = view
   return (
     <section aria-label="Save as" className="border-b border-rule px-[14px] pt-[10px] pb-3">
       <h3 className="caption mb-1">Save as</h3>

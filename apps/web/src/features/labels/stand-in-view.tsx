@@ -1,13 +1,7 @@
-import { useEffect, useState } from 'react'
 import { showProblem } from '../../store/problem.js'
-import {
-  clearStandIn,
-  setStandInFaults,
-  standInAddress,
-  standInState,
-  type StandInState,
-} from '../../store/print-api.js'
+import { clearStandIn, standInAddress, type StandInState } from '../../store/print-api.js'
 import { CheckField } from './fields.js'
+import { useStandIn, type StandInScreen } from './use-stand-in.js'
 
 const faultNames = [
   { id: 'cover-open', name: 'Its cover is open' },
@@ -26,82 +20,13 @@ const jobWords: Readonly<Record<string, string>> = {
   aborted: 'given up',
   completed: 'printed',
 }
-
-const pollMs = 800
-
 /** A label printer that is not there: what came out of it, and what can be made to go wrong. */
 export function StandInView() {
-  const [state, setState] = useState<StandInState | null>(null)
-  const [problem, setProblem] = useState('')
-  useEffect(() => {
-    let isShown = true
-    const ask = (): void => {
-      standInState().then(
-        (next) => {
-          if (!isShown) return
-          setState(next)
-          setProblem('')
-        },
-        (error: unknown) => {
-          if (isShown) setProblem((error as Error).message)
-        },
-      )
-    }
-    ask()
-    const timer = setInterval(ask, pollMs)
-    return () => {
-      isShown = false
-      clearInterval(timer)
-    }
-  }, [])
-  const setFault = (id: string, on: boolean): void => {
-    if (!state) return
-    const faults = on ? [...state.faults, id] : state.faults.filter((f) => f !== id)
-    setState({ ...state, faults })
-    setStandInFaults(faults).catch(showProblem)
-  }
+  const view = useStandIn()
+  const { state } = view
   return (
     <>
-      <section
-        aria-label="The printer"
-        className="flex w-[284px] shrink-0 flex-col gap-3 overflow-y-auto border-r border-rule bg-panel px-[14px] pt-[10px] pb-4"
-      >
-        <p>
-          A label printer that is not there. It takes jobs like a real one, and shows what would have come
-          out.
-        </p>
-        <div>
-          <p className="caption">Address</p>
-          <p className="break-all">{standInAddress()}</p>
-        </div>
-        <p role="status">
-          {problem !== '' ? (
-            <span className="text-magenta">{problem}</span>
-          ) : (
-            state && <StateWords state={state} />
-          )}
-        </p>
-        <fieldset>
-          <legend className="caption mb-0.5">Faults</legend>
-          {/* what is switched on is not known before the printer has answered */}
-          {state &&
-            faultNames.map(({ id, name }) => (
-              <CheckField key={id} checked={state.faults.includes(id)} onChange={(on) => setFault(id, on)}>
-                {name}
-              </CheckField>
-            ))}
-        </fieldset>
-        <button
-          type="button"
-          className="btn self-start"
-          disabled={!state || state.jobs.length === 0}
-          onClick={() => {
-            clearStandIn().catch(showProblem)
-          }}
-        >
-          Take away what is printed
-        </button>
-      </section>
+      <PrinterFaults view={view} />
       <div role="region" aria-label="Jobs" className="min-w-0 grow overflow-y-auto p-4" tabIndex={0}>
         {state && state.jobs.length === 0 && (
           <p className="text-ink-2">
@@ -140,6 +65,50 @@ export function StandInView() {
         ))}
       </div>
     </>
+  )
+}
+
+function PrinterFaults({ view: { problem, state, setFault } }: { view: StandInScreen }) {
+  return (
+    <section
+      aria-label="The printer"
+      className="flex w-[284px] shrink-0 flex-col gap-3 overflow-y-auto border-r border-rule bg-panel px-[14px] pt-[10px] pb-4"
+    >
+      <p>
+        A label printer that is not there. It takes jobs like a real one, and shows what would have come out.
+      </p>
+      <div>
+        <p className="caption">Address</p>
+        <p className="break-all">{standInAddress()}</p>
+      </div>
+      <p role="status">
+        {problem !== '' ? (
+          <span className="text-magenta">{problem}</span>
+        ) : (
+          state && <StateWords state={state} />
+        )}
+      </p>
+      <fieldset>
+        <legend className="caption mb-0.5">Faults</legend>
+        {/* what is switched on is not known before the printer has answered */}
+        {state &&
+          faultNames.map(({ id, name }) => (
+            <CheckField key={id} checked={state.faults.includes(id)} onChange={(on) => setFault(id, on)}>
+              {name}
+            </CheckField>
+          ))}
+      </fieldset>
+      <button
+        type="button"
+        className="btn self-start"
+        disabled={!state || state.jobs.length === 0}
+        onClick={() => {
+          clearStandIn().catch(showProblem)
+        }}
+      >
+        Take away what is printed
+      </button>
+    </section>
   )
 }
 

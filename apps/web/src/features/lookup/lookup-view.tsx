@@ -2,25 +2,23 @@ import { useMemo, useState } from 'react'
 import {
   contextsInWords,
   fullName,
-  modifierSetRows,
   lookUp,
   modifierName,
   readTrigger,
   triggerKey,
   triggerName,
   typedInWords,
-  type Modifier,
   type Trigger,
 } from '@reach-plot/core'
 import { ListenButton, useKeyFind } from '../../parts/key-find.js'
 import { ModifierSign } from '../../parts/modifier-sign.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { ProgramSelect } from '../../parts/program-select.js'
-import { usePlan } from '../../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { heldSetsOf, useDerived } from '../../store/selectors.js'
 import { useShortcuts } from '../../parts/shortcuts/use-shortcuts.js'
 import { offeredModifiers, toggle } from '../../parts/held-sets.js'
+import { useModifierSetList, type ModifierSetListView, shows, type Show } from './use-modifier-set-list.js'
 
 /** The other way round: what a key does everywhere; and what is bound, kept or free under a set of modifiers. */
 export function LookupView() {
@@ -158,35 +156,10 @@ function Found({ trigger }: { trigger: Trigger }) {
     </div>
   )
 }
-
-const shows = { all: 'All', bound: 'Bound', free: 'Free', kept: 'Kept by the system' } as const
-type Show = keyof typeof shows
-
 /** Every trigger under one set of modifiers. */
-function ModifierSetList({ onLookUp }: { onLookUp: (trigger: Trigger) => void }) {
-  const plan = usePlan()
-  const { env, arrangement, index } = useDerived()
-  const [held, setHeld] = useState<readonly Modifier[]>([])
-  const [show, setShow] = useState<Show>('bound')
-  const [programId, setProgramId] = useState('')
-  const { reachOf } = useReachOfSets([held, held.slice(0, -1)])
-  const all = useMemo(
-    () =>
-      modifierSetRows(held, arrangement.placements, env, programId === '' ? null : programId, index.stages),
-    [held, arrangement, env, programId, index],
-  )
-  const counts: Readonly<Record<Show, number>> = {
-    all: all.length,
-    bound: all.filter((r) => r.commands.length > 0).length,
-    free: all.filter((r) => r.free).length,
-    kept: all.filter((r) => r.systemAction !== null).length,
-  }
-  const rows = all.filter(
-    (r) =>
-      show === 'all' ||
-      (show === 'bound' ? r.commands.length > 0 : show === 'free' ? r.free : r.systemAction !== null),
-  )
-  const heldName = held.map((m) => modifierName(m, env.systemId)).join('+') || 'no modifier'
+function ModifierSetList(props: { onLookUp: (trigger: Trigger) => void }) {
+  const view = useModifierSetList(props)
+  const { env, held, setHeld, programId, setProgramId, show, setShow, counts } = view
   return (
     <section aria-label="Under a set of modifiers" className="flex min-w-0 grow flex-col">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 px-[14px] py-[10px]">
@@ -218,67 +191,74 @@ function ModifierSetList({ onLookUp }: { onLookUp: (trigger: Trigger) => void })
           ))}
         </div>
       </div>
-      <div className="min-h-0 grow overflow-y-auto">
-        <table className="w-full" aria-label={`Triggers with ${heldName}`}>
-          <thead className="sticky top-0 bg-paper">
-            <tr className="caption border-b border-ink text-left">
-              <th className="py-1.5 pl-[14px] font-medium">Trigger</th>
-              <th className="font-medium">Device</th>
-              <th className="font-medium">What stands on it</th>
-              <th className="pr-[14px] text-right font-medium">Reach</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => {
-              const reach = reachOf(row.trigger)
-              return (
-                <tr key={triggerKey(row.trigger)} className="border-b border-rule">
-                  <td className="w-[190px] py-1 pl-[14px]">
-                    <button
-                      type="button"
-                      className="min-h-6 hover:underline"
-                      aria-label={`Look up ${triggerName(row.trigger, env)}`}
-                      onClick={() => onLookUp(row.trigger)}
-                    >
-                      <TriggerChip trigger={row.trigger} />
-                    </button>
-                  </td>
-                  <td className="w-[150px] truncate text-ink-2">
-                    {
-                      plan.devices.find((d) => 'deviceId' in row.control && d.id === row.control.deviceId)
-                        ?.name
-                    }
-                  </td>
-                  <td>
-                    {row.systemAction !== null && <span className="text-magenta">{row.systemAction} </span>}
-                    {row.commands.map((c, i) => (
-                      <span key={c.id}>
-                        {i > 0 && ', '}
-                        {fullName(c)}{' '}
-                        <span className="text-[12px] text-ink-2">
-                          {contextsInWords(
-                            c,
-                            plan.programs.find((p) => p.id === c.programId),
-                          )}
-                        </span>
-                      </span>
-                    ))}
-                    {row.free && <span className="text-ink-2">free</span>}
-                  </td>
-                  <td className="w-[120px] pr-[14px] text-right text-ink-2">
-                    {reach
-                      ? reach.verdict === 'away'
-                        ? 'away'
-                        : `${reach.verdict} ${Math.round(reach.timeMs)} ms`
-                      : ''}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
-        {rows.length === 0 && <p className="p-[14px] text-ink-2">None with {heldName}.</p>}
-      </div>
+      <ModifierSetTable view={view} />
     </section>
+  )
+}
+
+function ModifierSetTable({
+  view: { heldName, rows, reachOf, env, onLookUp, plan },
+}: {
+  view: ModifierSetListView
+}) {
+  return (
+    <div className="min-h-0 grow overflow-y-auto">
+      <table className="w-full" aria-label={`Triggers with ${heldName}`}>
+        <thead className="sticky top-0 bg-paper">
+          <tr className="caption border-b border-ink text-left">
+            <th className="py-1.5 pl-[14px] font-medium">Trigger</th>
+            <th className="font-medium">Device</th>
+            <th className="font-medium">What stands on it</th>
+            <th className="pr-[14px] text-right font-medium">Reach</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => {
+            const reach = reachOf(row.trigger)
+            return (
+              <tr key={triggerKey(row.trigger)} className="border-b border-rule">
+                <td className="w-[190px] py-1 pl-[14px]">
+                  <button
+                    type="button"
+                    className="min-h-6 hover:underline"
+                    aria-label={`Look up ${triggerName(row.trigger, env)}`}
+                    onClick={() => onLookUp(row.trigger)}
+                  >
+                    <TriggerChip trigger={row.trigger} />
+                  </button>
+                </td>
+                <td className="w-[150px] truncate text-ink-2">
+                  {plan.devices.find((d) => 'deviceId' in row.control && d.id === row.control.deviceId)?.name}
+                </td>
+                <td>
+                  {row.systemAction !== null && <span className="text-magenta">{row.systemAction} </span>}
+                  {row.commands.map((c, i) => (
+                    <span key={c.id}>
+                      {i > 0 && ', '}
+                      {fullName(c)}{' '}
+                      <span className="text-[12px] text-ink-2">
+                        {contextsInWords(
+                          c,
+                          plan.programs.find((p) => p.id === c.programId),
+                        )}
+                      </span>
+                    </span>
+                  ))}
+                  {row.free && <span className="text-ink-2">free</span>}
+                </td>
+                <td className="w-[120px] pr-[14px] text-right text-ink-2">
+                  {reach
+                    ? reach.verdict === 'away'
+                      ? 'away'
+                      : `${reach.verdict} ${Math.round(reach.timeMs)} ms`
+                    : ''}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      {rows.length === 0 && <p className="p-[14px] text-ink-2">None with {heldName}.</p>}
+    </div>
   )
 }

@@ -1,127 +1,16 @@
-import { useMemo, useState } from 'react'
-import { toast } from 'sonner'
-import {
-  differingIdeas,
-  fullName,
-  triggerKey,
-  triggerName,
-  type DifferingIdea,
-  moveMany,
-  joinIdeas,
-  partIdeas,
-} from '@reach-plot/core'
+import { useState } from 'react'
+import { fullName, triggerKey, triggerName, type DifferingIdea, joinIdeas, partIdeas } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
-import { onEditable, undoAction } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
+import { usePlan } from '../../store/plan-store.js'
+import { useIdeas, type IdeasScreen } from './use-ideas.js'
 
 /** The same idea in several programs: where it stands on different triggers, and which commands are one idea. */
 export function IdeasView() {
-  const plan = usePlan()
-  const edit = useEdit()
-  const { index, env, triggersOf } = useDerived()
-  const differing = useMemo(() => differingIdeas(index), [index])
-  const { ideas } = index.mnemonics
-  const programName = (id: string): string => plan.programs.find((p) => p.id === id)?.name ?? id
-
-  const remedy = (found: DifferingIdea): void => {
-    const { fix } = found
-    if (!fix) return
-    onEditable((before) =>
-      fix.reduce(
-        (p, { command, from, to, holders }) =>
-          moveMany(p, [
-            ...holders.map((h) => ({ commandId: h.id, from: to, to: null })),
-            { commandId: command.id, from, to },
-          ]),
-        before,
-      ),
-    )
-    const lost = fix.flatMap((m) => m.holders)
-    toast(
-      `“${fix[0]?.command.name ?? ''}” is on ${fix[0] ? triggerName(fix[0].to, env) : ''}${lost.length > 0 ? `; ${lost.map((c) => `“${c.name}”`).join(', ')} lost it` : ''}`,
-      { action: undoAction() },
-    )
-  }
+  const view = useIdeas()
+  const { ideas, edit, triggersOf } = view
   return (
     <div className="grid min-h-0 min-w-0 grow grid-cols-[1fr_430px]">
-      <div
-        role="region"
-        aria-label="Ideas on different triggers"
-        tabIndex={0}
-        className="min-h-0 overflow-y-auto border-r border-rule px-5 pt-4 pb-6"
-      >
-        <p className="mb-3">
-          <b>{differing.length}</b> of {ideas.length} ideas that several programs share stand on different
-          triggers.
-        </p>
-        {differing.length === 0 && ideas.length > 0 && (
-          <p className="text-ink-2">
-            Each of them has a trigger in common, or no place in one of the programs.
-          </p>
-        )}
-        {ideas.length === 0 && (
-          <p className="text-ink-2">
-            No two programs share an idea yet. Names that are alike are found by themselves; say at the right
-            which others are one idea.
-          </p>
-        )}
-        {differing.map((found) => {
-          const to = found.fix?.[0]?.to
-          const lost = found.fix?.flatMap((m) => m.holders) ?? []
-          return (
-            <section
-              key={found.idea.commands.map((c) => c.id).join()}
-              className="border-b border-rule py-2.5"
-              aria-label={found.placed[0]?.command.name ?? ''}
-            >
-              <table className="w-full">
-                <tbody>
-                  {found.placed.map(({ command, triggers }) => (
-                    <tr key={command.id}>
-                      <td className="w-[110px] py-0.5 text-ink-2">{programName(command.programId)}</td>
-                      <td className="font-semibold">{fullName(command)}</td>
-                      <td className="w-[80px] text-right text-ink-2">{command.usesPerHour}/h</td>
-                      <td className="w-[190px] pl-5">
-                        <span className="flex flex-wrap gap-x-3">
-                          {triggers.map((t) => (
-                            <TriggerChip key={triggerKey(t)} trigger={t} />
-                          ))}
-                        </span>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              <div className="mt-1.5 flex items-center gap-2">
-                {to && (
-                  <button type="button" className="btn" onClick={() => remedy(found)}>
-                    Put {found.placed.length > 2 ? 'them all' : 'both'} on {triggerName(to, env)}
-                  </button>
-                )}
-                <button
-                  type="button"
-                  className="btn"
-                  onClick={() =>
-                    edit((plan) =>
-                      partIdeas(
-                        plan,
-                        found.idea.commands.map((c) => c.id),
-                      ),
-                    )
-                  }
-                >
-                  Two different ideas
-                </button>
-                <span className="text-[13px] text-ink-2">
-                  {found.obstacle ??
-                    (lost.length > 0 ? `${lost.map((c) => `“${c.name}”`).join(', ')} would lose it.` : '')}
-                </span>
-              </div>
-            </section>
-          )
-        })}
-      </div>
+      <DifferingList view={view} />
       <div
         role="region"
         aria-label="Shared ideas"
@@ -163,6 +52,101 @@ export function IdeasView() {
         </ul>
       </div>
     </div>
+  )
+}
+
+function DifferingList({ view }: { view: IdeasScreen }) {
+  const { differing, ideas, remedy, env } = view
+  return (
+    <div
+      role="region"
+      aria-label="Ideas on different triggers"
+      tabIndex={0}
+      className="min-h-0 overflow-y-auto border-r border-rule px-5 pt-4 pb-6"
+    >
+      <p className="mb-3">
+        <b>{differing.length}</b> of {ideas.length} ideas that several programs share stand on different
+        triggers.
+      </p>
+      {differing.length === 0 && ideas.length > 0 && (
+        <p className="text-ink-2">
+          Each of them has a trigger in common, or no place in one of the programs.
+        </p>
+      )}
+      {ideas.length === 0 && (
+        <p className="text-ink-2">
+          No two programs share an idea yet. Names that are alike are found by themselves; say at the right
+          which others are one idea.
+        </p>
+      )}
+      {differing.map((found) => {
+        const to = found.fix?.[0]?.to
+        const lost = found.fix?.flatMap((m) => m.holders) ?? []
+        return (
+          <section
+            key={found.idea.commands.map((c) => c.id).join()}
+            className="border-b border-rule py-2.5"
+            aria-label={found.placed[0]?.command.name ?? ''}
+          >
+            <IdeaPlaces view={view} found={found} />
+            <div className="mt-1.5 flex items-center gap-2">
+              {to && (
+                <button type="button" className="btn" onClick={() => remedy(found)}>
+                  Put {found.placed.length > 2 ? 'them all' : 'both'} on {triggerName(to, env)}
+                </button>
+              )}
+              <ApplyFix view={view} found={found} />
+              <span className="text-[13px] text-ink-2">
+                {found.obstacle ??
+                  (lost.length > 0 ? `${lost.map((c) => `“${c.name}”`).join(', ')} would lose it.` : '')}
+              </span>
+            </div>
+          </section>
+        )
+      })}
+    </div>
+  )
+}
+
+function IdeaPlaces({ view: { programName }, found }: { view: IdeasScreen; found: DifferingIdea }) {
+  return (
+    <table className="w-full">
+      <tbody>
+        {found.placed.map(({ command, triggers }) => (
+          <tr key={command.id}>
+            <td className="w-[110px] py-0.5 text-ink-2">{programName(command.programId)}</td>
+            <td className="font-semibold">{fullName(command)}</td>
+            <td className="w-[80px] text-right text-ink-2">{command.usesPerHour}/h</td>
+            <td className="w-[190px] pl-5">
+              <span className="flex flex-wrap gap-x-3">
+                {triggers.map((t) => (
+                  <TriggerChip key={triggerKey(t)} trigger={t} />
+                ))}
+              </span>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function ApplyFix({ view: { edit }, found }: { view: IdeasScreen; found: DifferingIdea }) {
+  return (
+    <button
+      type="button"
+      className="btn"
+      onClick={() =>
+        edit((plan) =>
+          partIdeas(
+            plan,
+            found.idea.commands.map((c) => c.id),
+          ),
+        )
+      }
+    >
+      Two different ideas
+    </button>
   )
 }
 

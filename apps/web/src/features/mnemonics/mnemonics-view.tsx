@@ -1,121 +1,18 @@
-import { useMemo, useState } from 'react'
-import { useNavigate } from 'react-router'
-import {
-  canBeLiveTogether,
-  characterLegend,
-  letterConflicts,
-  recallMean,
-  recallOf,
-  triggerKey,
-  type Command,
-} from '@reach-plot/core'
+import { characterLegend, triggerKey } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { ProgramSelect } from '../../parts/program-select.js'
-import { usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
-import { useView } from '../../store/view-store.js'
 import { WordPairs } from './word-pairs.js'
-
-const shownRows = 40
+import { useMnemonics, type MnemonicsScreen } from './use-mnemonics.js'
 
 /** How well places recall their commands: the figure, the weakest, and letters that several commands want. */
 export function MnemonicsView() {
-  const plan = usePlan()
-  const { index, triggersOf, arrangement } = useDerived()
-  const [programId, setProgramId] = useState('')
-  const set = useView((s) => s.set)
-  const navigate = useNavigate()
-  const [rows, setRows] = useState(shownRows)
-  const commands = useMemo(
-    () => plan.commands.filter((c) => programId === '' || c.programId === programId),
-    [plan.commands, programId],
-  )
-  const recalls = useMemo(() => recallOf(commands, triggersOf, index.readerOf), [commands, triggersOf, index])
-  const conflicts = useMemo(
-    () =>
-      plan.programs.flatMap((program) =>
-        letterConflicts(
-          commands.filter((c) => c.programId === program.id),
-          index.mnemonics,
-          (a, b) => canBeLiveTogether(a, b, program),
-        ),
-      ),
-    [commands, index, plan.programs],
-  )
-  const mean = recallMean(recalls)
-  const weak = recalls.filter((r) => r.loss > 0)
-  const find = (command: Command): void => {
-    set({ commandId: command.id, controlRef: null })
-    void navigate('/')
-  }
-  if (plan.commands.length === 0) {
+  const view = useMnemonics()
+  if (!view)
     return <p className="p-5 text-ink-2">There are no commands yet. Import or add them under Inventory.</p>
-  }
+  const { conflicts } = view
   return (
     <div className="grid min-h-0 min-w-0 grow grid-cols-[1fr_430px]">
-      <div className="flex min-h-0 flex-col border-r border-rule px-5 pt-4">
-        <div className="flex items-end gap-6 pb-3">
-          <ProgramSelect label="Places of" value={programId} onChange={setProgramId} />
-          <p>
-            <b className="text-[22px]">{mean === null ? '–' : mean.toFixed(2)}</b> of 1, weighted by use, in “
-            {arrangement.name}”
-          </p>
-          <p className="text-ink-2">
-            {recalls.length} placed, {recalls.filter((r) => r.score === 0).length} without a link to their
-            name
-          </p>
-        </div>
-        <div
-          role="region"
-          aria-label="Weakest places"
-          tabIndex={0}
-          className="min-h-0 grow overflow-y-auto pb-4"
-        >
-          <table className="w-full">
-            <thead className="sticky top-0 bg-paper">
-              <tr className="caption border-b border-ink text-left">
-                <th className="py-1.5 font-medium">Weakest by use</th>
-                <th className="pr-5 text-right font-medium">Uses/h</th>
-                <th className="font-medium">On</th>
-                <th className="pr-5 text-right font-medium">Score</th>
-                <th className="font-medium">Link</th>
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {weak.slice(0, rows).map((r) => (
-                <tr key={`${r.command.id} ${triggerKey(r.trigger)}`} className="border-b border-rule">
-                  <td className="max-w-[220px] truncate py-1 font-semibold" title={r.command.name}>
-                    {r.command.name}
-                  </td>
-                  <td className="pr-5 text-right">{r.command.usesPerHour}</td>
-                  <td className="pr-3">
-                    <TriggerChip trigger={r.trigger} />
-                  </td>
-                  <td className="pr-5 text-right">{r.score.toFixed(2)}</td>
-                  <td className="text-ink-2">{r.reason}</td>
-                  <td className="text-right">
-                    <button
-                      type="button"
-                      className="link text-[12px] whitespace-nowrap"
-                      aria-label={`Find a place for ${r.command.name}`}
-                      onClick={() => find(r.command)}
-                    >
-                      find a place
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {weak.length > rows && (
-            <button type="button" className="btn mt-2" onClick={() => setRows(rows + 100)}>
-              100 more of {weak.length}
-            </button>
-          )}
-          {weak.length === 0 && <p className="py-3 text-ink-2">Every placed command has its first letter.</p>}
-        </div>
-      </div>
+      <WeakestPlaces view={view} />
       <div
         role="region"
         aria-label="Letters and pairs of words"
@@ -158,6 +55,77 @@ export function MnemonicsView() {
           ))}
         </ul>
         <WordPairs />
+      </div>
+    </div>
+  )
+}
+
+function WeakestPlaces({
+  view: { programId, setProgramId, mean, arrangement, recalls, weak, rows, find, setRows },
+}: {
+  view: MnemonicsScreen
+}) {
+  return (
+    <div className="flex min-h-0 flex-col border-r border-rule px-5 pt-4">
+      <div className="flex items-end gap-6 pb-3">
+        <ProgramSelect label="Places of" value={programId} onChange={setProgramId} />
+        <p>
+          <b className="text-[22px]">{mean === null ? '–' : mean.toFixed(2)}</b> of 1, weighted by use, in “
+          {arrangement.name}”
+        </p>
+        <p className="text-ink-2">
+          {recalls.length} placed, {recalls.filter((r) => r.score === 0).length} without a link to their name
+        </p>
+      </div>
+      <div
+        role="region"
+        aria-label="Weakest places"
+        tabIndex={0}
+        className="min-h-0 grow overflow-y-auto pb-4"
+      >
+        <table className="w-full">
+          <thead className="sticky top-0 bg-paper">
+            <tr className="caption border-b border-ink text-left">
+              <th className="py-1.5 font-medium">Weakest by use</th>
+              <th className="pr-5 text-right font-medium">Uses/h</th>
+              <th className="font-medium">On</th>
+              <th className="pr-5 text-right font-medium">Score</th>
+              <th className="font-medium">Link</th>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {weak.slice(0, rows).map((r) => (
+              <tr key={`${r.command.id} ${triggerKey(r.trigger)}`} className="border-b border-rule">
+                <td className="max-w-[220px] truncate py-1 font-semibold" title={r.command.name}>
+                  {r.command.name}
+                </td>
+                <td className="pr-5 text-right">{r.command.usesPerHour}</td>
+                <td className="pr-3">
+                  <TriggerChip trigger={r.trigger} />
+                </td>
+                <td className="pr-5 text-right">{r.score.toFixed(2)}</td>
+                <td className="text-ink-2">{r.reason}</td>
+                <td className="text-right">
+                  <button
+                    type="button"
+                    className="link text-[12px] whitespace-nowrap"
+                    aria-label={`Find a place for ${r.command.name}`}
+                    onClick={() => find(r.command)}
+                  >
+                    find a place
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {weak.length > rows && (
+          <button type="button" className="btn mt-2" onClick={() => setRows(rows + 100)}>
+            100 more of {weak.length}
+          </button>
+        )}
+        {weak.length === 0 && <p className="py-3 text-ink-2">Every placed command has its first letter.</p>}
       </div>
     </div>
   )

@@ -1,33 +1,15 @@
-import { useState } from 'react'
-import { pairAxes, shippedWordPairs, type WordPair, setWordPairs } from '@reach-plot/core'
-import { useEdit, usePlan } from '../../store/plan-store.js'
+import { pairAxes, type WordPair, setWordPairs } from '@reach-plot/core'
+import { useWordPairs, type WordPairsView } from './use-word-pairs.js'
 
 const axisWords: Readonly<Record<WordPair['axis'], string>> = {
   across: 'left, right',
   along: 'above, below',
   opposite: 'with Shift',
 }
-
 /** Words that lead in opposite directions, by which opposites are found; those that ship can be changed. */
 export function WordPairs() {
-  const plan = usePlan()
-  const edit = useEdit()
-  const pairs = plan.memory.wordPairs ?? shippedWordPairs
-  const [first, setFirst] = useState('')
-  const [second, setSecond] = useState('')
-  const [axis, setAxis] = useState<WordPair['axis']>('opposite')
-  const canAdd = first.trim() !== '' && second.trim() !== ''
-  const add = (): void => {
-    if (!canAdd) return
-    edit((plan) =>
-      setWordPairs(plan, (list) => [
-        { first: first.trim().toLowerCase(), second: second.trim().toLowerCase(), axis },
-        ...list,
-      ]),
-    )
-    setFirst('')
-    setSecond('')
-  }
+  const view = useWordPairs()
+  const { pairs, edit, plan } = view
   return (
     <>
       <h3 className="caption mt-6 border-b border-ink pb-1">{pairs.length} pairs of words</h3>
@@ -35,45 +17,7 @@ export function WordPairs() {
         Commands whose names differ in such a pair are opposites: on one key with and without Shift, or side
         by side the way the words lie.
       </p>
-      <form
-        className="mt-2 flex gap-1.5"
-        onSubmit={(e) => {
-          e.preventDefault()
-          add()
-        }}
-      >
-        <input
-          className="field w-0 min-w-0 grow"
-          aria-label="First word"
-          placeholder="first"
-          maxLength={40}
-          value={first}
-          onChange={(e) => setFirst(e.target.value)}
-        />
-        <input
-          className="field w-0 min-w-0 grow"
-          aria-label="Second word"
-          placeholder="second"
-          maxLength={40}
-          value={second}
-          onChange={(e) => setSecond(e.target.value)}
-        />
-        <select
-          className="field"
-          aria-label="How they lie"
-          value={axis}
-          onChange={(e) => setAxis(pairAxes.find((a) => a === e.target.value) ?? 'opposite')}
-        >
-          {pairAxes.map((a) => (
-            <option key={a} value={a}>
-              {axisWords[a]}
-            </option>
-          ))}
-        </select>
-        <button type="submit" className="btn" disabled={!canAdd}>
-          Add
-        </button>
-      </form>
+      <AddPairForm view={view} />
       <ul className="mt-2 columns-2 gap-x-6">
         {pairs.map((pair, i) => (
           <li
@@ -100,5 +44,53 @@ export function WordPairs() {
         </button>
       )}
     </>
+  )
+}
+
+function AddPairForm({
+  view: { add, first, setFirst, second, setSecond, axis, setAxis, canAdd },
+}: {
+  view: WordPairsView
+}) {
+  return (
+    <form
+      className="mt-2 flex gap-1.5"
+      onSubmit={(e) => {
+        e.preventDefault()
+        add()
+      }}
+    >
+      <input
+        className="field w-0 min-w-0 grow"
+        aria-label="First word"
+        placeholder="first"
+        maxLength={40}
+        value={first}
+        onChange={(e) => setFirst(e.target.value)}
+      />
+      <input
+        className="field w-0 min-w-0 grow"
+        aria-label="Second word"
+        placeholder="second"
+        maxLength={40}
+        value={second}
+        onChange={(e) => setSecond(e.target.value)}
+      />
+      <select
+        className="field"
+        aria-label="How they lie"
+        value={axis}
+        onChange={(e) => setAxis(pairAxes.find((a) => a === e.target.value) ?? 'opposite')}
+      >
+        {pairAxes.map((a) => (
+          <option key={a} value={a}>
+            {axisWords[a]}
+          </option>
+        ))}
+      </select>
+      <button type="submit" className="btn" disabled={!canAdd}>
+        Add
+      </button>
+    </form>
   )
 }

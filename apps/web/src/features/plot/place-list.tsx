@@ -1,30 +1,15 @@
 import { Lock, LockOpen } from 'lucide-react'
-import { useMemo, useState } from 'react'
-import {
-  contextsInWords,
-  reservedBy,
-  modifierName,
-  placeReason,
-  controlRefOf,
-  toggleShift,
-  triggerKey,
-  triggerName,
-  type ChordReach,
-  type CandidatePlace,
-  toggleRule,
-} from '@reach-plot/core'
+import { useMemo } from 'react'
+import { modifierName, placeReason, controlRefOf, toggleShift, triggerKey, triggerName, type ChordReach, type CandidatePlace, toggleRule } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { useHeld, useView } from '../../store/view-store.js'
 import { SeveritySign } from '../../parts/severity-sign.js'
 import { BarPatterns, CostBar, CostKey } from './place-bar.js'
 import { PlaceFilters } from './place-filters.js'
 import { WeightsPanel } from './weights-panel.js'
 import type { Places } from '../../drawing/places.js'
-
-const shownPlaces = 14
+import { usePlaceList, type PlaceListView } from './use-place-list.js'
 
 /** The finger on the key itself, not on the modifiers. */
 export const fingerOf = (reach: ChordReach): string => reach.fingers[reach.keys.at(-1) ?? ''] ?? ''
@@ -47,218 +32,249 @@ function Foreseen({ commandId, place }: { commandId: string; place: CandidatePla
     </span>
   )
 }
-
 /** Where the chosen command could go: ranked places with their reasons. */
-export function PlaceList({
-  places,
-  onPlace,
-  onPlaceBoth,
-  onOther,
-}: {
+export function PlaceList(props: {
   places: Places
   onPlace: (place: CandidatePlace) => void
   onPlaceBoth: (place: CandidatePlace) => void
   onOther: () => void
 }) {
-  const plan = usePlan()
-  const { env, index, triggersOf } = useDerived()
-  const held = useHeld()
-  const controlRef = useView((s) => s.controlRef)
-  const set = useView((s) => s.set)
-  const { command, ranked } = places
-  const edit = useEdit()
-  const [active, setActive] = useState(0)
-  const [shown, setShown] = useState(shownPlaces)
-  const [weighing, setWeighing] = useState(false)
-  const isLocked = index.rules.locks(command)
-  const keptByProgram = plan.rules.lockedProgramIds.includes(command.programId)
-  const opposite = plan.commands.find((c) => c.id === command.oppositeId)
-  const now = triggersOf(command.id)
-  const program = plan.programs.find((p) => p.id === command.programId)
-  const contexts = contextsInWords(command, program)
-  const name = (place: CandidatePlace): string => triggerName(place.trigger, env)
-
-  /** Whether the opposite could take the same key with Shift the other way round. */
-  const pairIsFree = (place: CandidatePlace): boolean => {
-    if (!opposite || triggersOf(opposite.id).length > 0 || place.holders.length > 0) return false
-    const key = triggerKey(toggleShift(place.trigger))
-    return (
-      (index.holders.get(key) ?? []).every((c) => c.programId !== command.programId) &&
-      reservedBy(toggleShift(place.trigger), index) === null
-    )
-  }
-
+  const view = usePlaceList(props)
+  const { weighing } = view
   return (
     <div className="flex min-h-0 grow flex-col">
       <BarPatterns />
-      <div className="px-[14px] pt-3 pb-2">
-        <p className="caption">Place for</p>
-        <h2 className="title mt-0.5">{command.name}</h2>
+      <PlaceHead view={view} />
+      {weighing && <WeightsPanel />}
+      <PlaceOptions view={view} />
+    </div>
+  )
+}
+
+function PlaceHead({
+  view: {
+    command,
+    contexts,
+    opposite,
+    triggersOf,
+    env,
+    now,
+    isLocked,
+    keptByProgram,
+    edit,
+    weighing,
+    setWeighing,
+    onOther,
+  },
+}: {
+  view: PlaceListView
+}) {
+  return (
+    <div className="px-[14px] pt-3 pb-2">
+      <p className="caption">Place for</p>
+      <h2 className="title mt-0.5">{command.name}</h2>
+      <p className="text-ink-2">
+        {command.usesPerHour} uses an hour · {contexts}
+        {command.menu.length > 0 && ` · ${command.menu.join(' › ')}`}
+      </p>
+      {opposite && (
         <p className="text-ink-2">
-          {command.usesPerHour} uses an hour · {contexts}
-          {command.menu.length > 0 && ` · ${command.menu.join(' › ')}`}
+          Opposite: {opposite.name}
+          {triggersOf(opposite.id)[0]
+            ? `, on ${triggerName(triggersOf(opposite.id)[0]!, env)}`
+            : ', unplaced'}
         </p>
-        {opposite && (
-          <p className="text-ink-2">
-            Opposite: {opposite.name}
-            {triggersOf(opposite.id)[0]
-              ? `, on ${triggerName(triggersOf(opposite.id)[0]!, env)}`
-              : ', unplaced'}
-          </p>
-        )}
-        {now.map((trigger) => (
-          <p key={triggerKey(trigger)} className="mt-1 flex items-center gap-2">
-            Now on <TriggerChip trigger={trigger} />
-            <button
-              type="button"
-              className="link"
-              onClick={() => remove(command.id, trigger, triggerName(trigger, env))}
-            >
-              Take off
-            </button>
-          </p>
-        ))}
-        <div className="mt-2 flex flex-wrap gap-1.5">
-          {(now.length > 0 || isLocked) && (
-            <button
-              type="button"
-              className="btn"
-              aria-pressed={isLocked}
-              disabled={keptByProgram}
-              title={keptByProgram ? 'All commands of its program are kept where they are' : undefined}
-              onClick={() => edit((draft) => toggleRule(draft, 'lockedCommandIds', command.id))}
-            >
-              {isLocked ? <Lock size={13} aria-hidden="true" /> : <LockOpen size={13} aria-hidden="true" />}{' '}
-              Keep here
-            </button>
-          )}
+      )}
+      {now.map((trigger) => (
+        <p key={triggerKey(trigger)} className="mt-1 flex items-center gap-2">
+          Now on <TriggerChip trigger={trigger} />
+          <button
+            type="button"
+            className="link"
+            onClick={() => remove(command.id, trigger, triggerName(trigger, env))}
+          >
+            Take off
+          </button>
+        </p>
+      ))}
+      <div className="mt-2 flex flex-wrap gap-1.5">
+        {(now.length > 0 || isLocked) && (
           <button
             type="button"
             className="btn"
-            aria-expanded={weighing}
-            onClick={() => setWeighing(!weighing)}
+            aria-pressed={isLocked}
+            disabled={keptByProgram}
+            title={keptByProgram ? 'All commands of its program are kept where they are' : undefined}
+            onClick={() => edit((draft) => toggleRule(draft, 'lockedCommandIds', command.id))}
           >
-            Weights
+            {isLocked ? <Lock size={13} aria-hidden="true" /> : <LockOpen size={13} aria-hidden="true" />}{' '}
+            Keep here
           </button>
-          <button type="button" className="btn" onClick={onOther}>
-            Other acts…
-          </button>
-        </div>
-        <div className="mt-2 mb-1.5">
-          <PlaceFilters />
-        </div>
-        <CostKey />
+        )}
+        <button type="button" className="btn" aria-expanded={weighing} onClick={() => setWeighing(!weighing)}>
+          Weights
+        </button>
+        <button type="button" className="btn" onClick={onOther}>
+          Other acts…
+        </button>
       </div>
-      {weighing && <WeightsPanel />}
-      <ol
-        aria-label={`Places for ${command.name}`}
-        className="min-h-0 grow overflow-y-auto border-t-2 border-magenta"
-      >
-        {!places.ready && <li className="p-4 text-ink-2">Working out the reach …</li>}
-        {places.ready && ranked.length === 0 && (
-          <li className="p-4 text-ink-2">
-            No place fits with {held.map((m) => modifierName(m, env.systemId)).join('+') || 'these choices'}.
-            Choose other modifiers above the chart, or list more places.
+      <div className="mt-2 mb-1.5">
+        <PlaceFilters />
+      </div>
+      <CostKey />
+    </div>
+  )
+}
+
+function PlaceOptions({ view }: { view: PlaceListView }) {
+  const { command, places, ranked, held, env, shown, active, now, controlRef, setShown } = view
+  return (
+    <ol
+      aria-label={`Places for ${command.name}`}
+      className="min-h-0 grow overflow-y-auto border-t-2 border-magenta"
+    >
+      {!places.ready && <li className="p-4 text-ink-2">Working out the reach …</li>}
+      {places.ready && ranked.length === 0 && (
+        <li className="p-4 text-ink-2">
+          No place fits with {held.map((m) => modifierName(m, env.systemId)).join('+') || 'these choices'}.
+          Choose other modifiers above the chart, or list more places.
+        </li>
+      )}
+      {ranked.slice(0, shown).map((place, i) => {
+        const isActive = i === active
+        const finger = fingerOf(place.reach)
+        const isNow = now.some((t) => triggerKey(t) === triggerKey(place.trigger))
+        return (
+          <li
+            key={triggerKey(place.trigger)}
+            className={`border-b border-rule px-[14px] ${isActive || controlRefOf(place.trigger) === controlRef ? 'bg-paper' : ''}`}
+          >
+            <PlaceButton view={view} place={place} i={i} isActive={isActive} finger={finger} isNow={isNow} />
+            {isActive && (
+              <div className="pb-2.5 pl-[28px]">
+                <PlaceReason view={view} place={place} />
+                <PlaceActions view={view} place={place} isNow={isNow} />
+              </div>
+            )}
           </li>
-        )}
-        {ranked.slice(0, shown).map((place, i) => {
-          const isActive = i === active
-          const finger = fingerOf(place.reach)
-          const isNow = now.some((t) => triggerKey(t) === triggerKey(place.trigger))
-          return (
-            <li
-              key={triggerKey(place.trigger)}
-              className={`border-b border-rule px-[14px] ${isActive || controlRefOf(place.trigger) === controlRef ? 'bg-paper' : ''}`}
-            >
-              <button
-                type="button"
-                className="-mx-2 grid w-[calc(100%+16px)] grid-cols-[20px_1fr_auto] gap-x-2 px-2 py-[7px] text-left -outline-offset-2!"
-                data-place={triggerKey(place.trigger)}
-                aria-expanded={isActive}
-                onClick={() => {
-                  if (isActive && !isNow) onPlace(place)
-                  else setActive(i)
-                  set({ controlRef: controlRefOf(place.trigger) })
-                }}
-                onKeyDown={(e) => {
-                  const step = { ArrowDown: 1, ArrowUp: -1 }[e.key]
-                  if (step === undefined) return
-                  e.preventDefault()
-                  const next = Math.max(0, Math.min(Math.min(ranked.length, shown) - 1, i + step))
-                  setActive(next)
-                  set({ controlRef: ranked[next] ? controlRefOf(ranked[next].trigger) : null })
-                  ;(
-                    e.currentTarget.closest('ol')?.querySelectorAll('[data-place]')[next] as
-                      HTMLElement | undefined
-                  )?.focus()
-                }}
-              >
-                <b className="text-magenta">{i + 1}</b>
-                <span>
-                  <span className="keycap max-w-full">
-                    <TriggerChip trigger={place.trigger} />
-                  </span>
-                </span>
-                <span title="Cost in all, with the parts of the bar">{Math.round(place.totalMs)} ms</span>
-                <span className="col-start-2 col-end-4 mt-1 flex items-center justify-between gap-2 text-[13px] text-ink-2">
-                  <span>
-                    {place.reach.verdict} · {Math.round(place.reach.timeMs)} ms
-                    {finger && ` · ${finger}`}
-                    {isNow && <b className="text-ink"> · here now</b>}
-                  </span>
-                </span>
-                <span className="col-start-2 col-end-4 mt-1">
-                  <CostBar place={place} />
-                </span>
-                {place.holders[0] && !isActive && (
-                  <span className="col-start-2 col-end-4 mt-1 truncate text-[12px]">
-                    Held by <b>{place.holders.map((c) => c.name).join(', ')}</b>,{' '}
-                    {place.holders[0].usesPerHour} uses/h
-                  </span>
-                )}
-              </button>
-              {isActive && (
-                <div className="pb-2.5 pl-[28px]">
-                  <p>
-                    {placeReason(place, env)}
-                    <Foreseen commandId={command.id} place={place} />
-                    {pairIsFree(place) && (
-                      <>
-                        {' '}
-                        <b>{triggerName(toggleShift(place.trigger), env)}</b> is free too, so “
-                        {opposite?.name}” can take it as its opposite.
-                      </>
-                    )}
-                  </p>
-                  <div className="mt-1.5 flex gap-2">
-                    <button
-                      type="button"
-                      className="btn btn-main"
-                      disabled={isNow}
-                      onClick={() => onPlace(place)}
-                    >
-                      {place.holders.length > 0 ? 'Take' : 'Place on'} {name(place)}{' '}
-                      <span aria-hidden="true">⏎</span>
-                    </button>
-                    {pairIsFree(place) && (
-                      <button type="button" className="btn" onClick={() => onPlaceBoth(place)}>
-                        Place both
-                      </button>
-                    )}
-                  </div>
-                </div>
-              )}
-            </li>
-          )
-        })}
-        {ranked.length > shown && (
-          <li className="px-[14px] py-2">
-            <button type="button" className="btn" onClick={() => setShown(shown + 40)}>
-              40 more of {ranked.length}
-            </button>
-          </li>
-        )}
-      </ol>
+        )
+      })}
+      {ranked.length > shown && (
+        <li className="px-[14px] py-2">
+          <button type="button" className="btn" onClick={() => setShown(shown + 40)}>
+            40 more of {ranked.length}
+          </button>
+        </li>
+      )}
+    </ol>
+  )
+}
+
+function PlaceButton({
+  view: { onPlace, setActive, set, ranked, shown },
+  place,
+  i,
+  isActive,
+  finger,
+  isNow,
+}: {
+  view: PlaceListView
+  place: CandidatePlace
+  i: number
+  isActive: boolean
+  finger: string | undefined
+  isNow: boolean
+}) {
+  return (
+    <button
+      type="button"
+      className="-mx-2 grid w-[calc(100%+16px)] grid-cols-[20px_1fr_auto] gap-x-2 px-2 py-[7px] text-left -outline-offset-2!"
+      data-place={triggerKey(place.trigger)}
+      aria-expanded={isActive}
+      onClick={() => {
+        if (isActive && !isNow) onPlace(place)
+        else setActive(i)
+        set({ controlRef: controlRefOf(place.trigger) })
+      }}
+      onKeyDown={(e) => {
+        const step = { ArrowDown: 1, ArrowUp: -1 }[e.key]
+        if (step === undefined) return
+        e.preventDefault()
+        const next = Math.max(0, Math.min(Math.min(ranked.length, shown) - 1, i + step))
+        setActive(next)
+        set({ controlRef: ranked[next] ? controlRefOf(ranked[next].trigger) : null })
+        ;(
+          e.currentTarget.closest('ol')?.querySelectorAll('[data-place]')[next] as HTMLElement | undefined
+        )?.focus()
+      }}
+    >
+      <b className="text-magenta">{i + 1}</b>
+      <span>
+        <span className="keycap max-w-full">
+          <TriggerChip trigger={place.trigger} />
+        </span>
+      </span>
+      <span title="Cost in all, with the parts of the bar">{Math.round(place.totalMs)} ms</span>
+      <span className="col-start-2 col-end-4 mt-1 flex items-center justify-between gap-2 text-[13px] text-ink-2">
+        <span>
+          {place.reach.verdict} · {Math.round(place.reach.timeMs)} ms
+          {finger && ` · ${finger}`}
+          {isNow && <b className="text-ink"> · here now</b>}
+        </span>
+      </span>
+      <span className="col-start-2 col-end-4 mt-1">
+        <CostBar place={place} />
+      </span>
+      {place.holders[0] && !isActive && (
+        <span className="col-start-2 col-end-4 mt-1 truncate text-[12px]">
+          Held by <b>{place.holders.map((c) => c.name).join(', ')}</b>, {place.holders[0].usesPerHour} uses/h
+        </span>
+      )}
+    </button>
+  )
+}
+
+function PlaceReason({
+  view: { env, command, pairIsFree, opposite },
+  place,
+}: {
+  view: PlaceListView
+  place: CandidatePlace
+}) {
+  return (
+    <p>
+      {placeReason(place, env)}
+      <Foreseen commandId={command.id} place={place} />
+      {pairIsFree(place) && (
+        <>
+          {' '}
+          <b>{triggerName(toggleShift(place.trigger), env)}</b> is free too, so “{opposite?.name}” can take it
+          as its opposite.
+        </>
+      )}
+    </p>
+  )
+}
+
+function PlaceActions({
+  view: { onPlace, name, pairIsFree, onPlaceBoth },
+  place,
+  isNow,
+}: {
+  view: PlaceListView
+  place: CandidatePlace
+  isNow: boolean
+}) {
+  return (
+    <div className="mt-1.5 flex gap-2">
+      <button type="button" className="btn btn-main" disabled={isNow} onClick={() => onPlace(place)}>
+        {place.holders.length > 0 ? 'Take' : 'Place on'} {name(place)} <span aria-hidden="true">⏎</span>
+      </button>
+      {pairIsFree(place) && (
+        <button type="button" className="btn" onClick={() => onPlaceBoth(place)}>
+          Place both
+        </button>
+      )}
     </div>
   )
 }

@@ -1,55 +1,19 @@
-import { useMemo } from 'react'
-import {
-  displacementChain,
-  triggerName,
-  type ChainStep,
-  type Command,
-  type CandidatePlace,
-  type Trigger,
-  isSameDevice,
-} from '@reach-plot/core'
+import type { ChainStep, Command, CandidatePlace, DisplacementChain } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
-import { moveChain, place as placeOn } from '../../store/actions.js'
-import { usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
+import { moveChain } from '../../store/actions.js'
 import type { Places } from '../../drawing/places.js'
+import { useTakeDialog, type TakeDialogView } from './use-take-dialog.js'
 
 const seconds = (msPerHour: number): string => `${(msPerHour / 1000).toFixed(1)} s`
-
 /** Asked when a place is taken: who has to move, where each would go, and what the whole chain costs. */
-export function TakeDialog({
-  command,
-  place,
-  places,
-  onClose,
-}: {
+export function TakeDialog(props: {
   command: Command
   place: CandidatePlace
   places: Places
   onClose: () => void
 }) {
-  const plan = usePlan()
-  const { env, index, triggersOf } = useDerived()
-  const name = (t: Trigger): string => triggerName(t, env)
-  const old: Trigger | undefined = triggersOf(command.id).find((t) => isSameDevice(t, place.trigger))
-  const holders = place.holders
-  const chain = useMemo(
-    () => displacementChain(command, place.trigger, places.candidates, places.reachAt, index, plan.weights),
-    [command, place.trigger, places, index, plan.weights],
-  )
-  const run = (swapTo?: Trigger): void => {
-    placeOn(
-      {
-        commandId: command.id,
-        trigger: place.trigger,
-        displaced: holders.map((h) => h.id),
-        ...(swapTo && { swapTo }),
-      },
-      name(place.trigger),
-    )
-    onClose()
-  }
-  const saved = chain ? chain.beforeMsPerHour - chain.afterMsPerHour : 0
+  const view = useTakeDialog(props)
+  const { name, place, onClose, run, holders, old, chain } = view
   return (
     <Dialog
       title={`${name(place.trigger)} is taken`}
@@ -83,58 +47,62 @@ export function TakeDialog({
         </>
       }
     >
-      {chain && (
-        <>
-          <table className="w-full" aria-label="Who moves where">
-            <thead>
-              <tr className="caption text-left">
-                <th className="pb-1 font-medium">Command</th>
-                <th className="pb-1 text-right font-medium">Uses/h</th>
-                <th className="pb-1 pl-5 font-medium">From</th>
-                <th className="pb-1 pl-5 font-medium">To</th>
-                <th className="pb-1 pl-5 text-right font-medium">Cost of a use, ms</th>
-              </tr>
-            </thead>
-            <tbody>
-              {chain.steps.map((s) => (
-                <tr key={s.command.id} className="border-t border-rule align-baseline">
-                  <td className="max-w-[220px] py-1.5 font-semibold">
-                    <span className="block truncate" title={s.command.name}>
-                      {s.command.name}
-                    </span>
-                  </td>
-                  <td className="text-right">{s.command.usesPerHour}</td>
-                  <td className="pl-5">{s.from ? name(s.from) : 'no place'}</td>
-                  <td className="pl-5 font-semibold">{s.to ? name(s.to.trigger) : 'no place'}</td>
-                  <td className="pl-5 text-right">
-                    {costWords(s.beforeMs)} → {costWords(s.afterMs)}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-            <tfoot>
-              <tr className="border-t-2 border-ink">
-                <th scope="row" colSpan={4} className="py-1.5 text-left font-semibold">
-                  All of them together, an hour
-                </th>
-                <td className="text-right font-semibold">
-                  {seconds(chain.beforeMsPerHour)} → {seconds(chain.afterMsPerHour)}
-                </td>
-              </tr>
-            </tfoot>
-          </table>
-          <p className="mt-3 text-ink-2">
-            {saved >= 0
-              ? `Moving all of them saves ${seconds(saved)} of press time an hour.`
-              : `Moving all of them costs ${seconds(-saved)} of press time more an hour.`}{' '}
-            {lettingGo(chain.steps)}
-          </p>
-        </>
-      )}
+      {chain && <TakeChain chain={chain} view={view} />}
       {holders.length > 1 && old && (
         <p className="mt-3 text-ink-2">A swap moves “{holders[0]?.name}”; the others lose the place.</p>
       )}
     </Dialog>
+  )
+}
+
+function TakeChain({ chain, view: { name, saved } }: { chain: DisplacementChain; view: TakeDialogView }) {
+  return (
+    <>
+      <table className="w-full" aria-label="Who moves where">
+        <thead>
+          <tr className="caption text-left">
+            <th className="pb-1 font-medium">Command</th>
+            <th className="pb-1 text-right font-medium">Uses/h</th>
+            <th className="pb-1 pl-5 font-medium">From</th>
+            <th className="pb-1 pl-5 font-medium">To</th>
+            <th className="pb-1 pl-5 text-right font-medium">Cost of a use, ms</th>
+          </tr>
+        </thead>
+        <tbody>
+          {chain.steps.map((s) => (
+            <tr key={s.command.id} className="border-t border-rule align-baseline">
+              <td className="max-w-[220px] py-1.5 font-semibold">
+                <span className="block truncate" title={s.command.name}>
+                  {s.command.name}
+                </span>
+              </td>
+              <td className="text-right">{s.command.usesPerHour}</td>
+              <td className="pl-5">{s.from ? name(s.from) : 'no place'}</td>
+              <td className="pl-5 font-semibold">{s.to ? name(s.to.trigger) : 'no place'}</td>
+              <td className="pl-5 text-right">
+                {costWords(s.beforeMs)} → {costWords(s.afterMs)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+        <tfoot>
+          <tr className="border-t-2 border-ink">
+            <th scope="row" colSpan={4} className="py-1.5 text-left font-semibold">
+              All of them together, an hour
+            </th>
+            <td className="text-right font-semibold">
+              {seconds(chain.beforeMsPerHour)} → {seconds(chain.afterMsPerHour)}
+            </td>
+          </tr>
+        </tfoot>
+      </table>
+      <p className="mt-3 text-ink-2">
+        {saved >= 0
+          ? `Moving all of them saves ${seconds(saved)} of press time an hour.`
+          : `Moving all of them costs ${seconds(-saved)} of press time more an hour.`}{' '}
+        {lettingGo(chain.steps)}
+      </p>
+    </>
   )
 }
 

@@ -115,6 +115,3 @@ export function usePlaces(): Places | null {
     }
   }, [command, weighed, held, filter, onDevice, ready, candidates, reachAt])
 }
-
-/** How many ranks stand as flags on the chart. */
-export const flaggedRanks = 7

@@ -82,62 +82,12 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
     </Dialog>
   )
 }
-
-function SetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) => void }) {
-  const plan = usePlan()
-  const { index, env } = useDerived()
-  const edit = (change: Partial<Omit<PopupSet, 'id'>>): void =>
-    onEditable((plan) => editPopup(plan, set.id, change))
+function SetForm(props: { set: PopupSet; onPlace: (trigger: Trigger) => void }) {
+  const view = useSetForm(props)
+  const { set, index, plan, env, onPlace } = view
   return (
     <>
-      <div className="mt-4 grid grid-cols-[130px_1fr] items-center gap-x-4 gap-y-3">
-        <label htmlFor="popup-name">Name</label>
-        <div className="flex gap-2">
-          <input
-            id="popup-name"
-            className="field grow"
-            defaultValue={set.name}
-            maxLength={80}
-            onBlur={(e) =>
-              e.target.value.trim() !== '' &&
-              e.target.value !== set.name &&
-              edit({ name: e.target.value.trim() })
-            }
-          />
-          <button
-            type="button"
-            className="btn"
-            onClick={() => onEditable((plan) => deletePopup(plan, set.id))}
-          >
-            <Trash2 size={14} aria-hidden="true" /> Delete the set
-          </button>
-        </div>
-        <label htmlFor="popup-at">Comes up at</label>
-        <select
-          id="popup-at"
-          className="field"
-          value={set.at}
-          onChange={(e) => edit({ at: e.target.value === 'fingertip' ? 'fingertip' : 'pointer' })}
-        >
-          <option value="pointer">the pointer</option>
-          <option value="fingertip">the fingertip</option>
-        </select>
-        <span />
-        <div className="w-[120px]">
-          <NumberBox
-            label="Places"
-            value={set.entries}
-            min={2}
-            max={12}
-            onChange={(entries) => edit({ entries: Math.round(entries) })}
-          />
-        </div>
-        <span className="col-span-2 caption border-b border-rule pb-1">Brought up by</span>
-        <TriggerField
-          trigger={set.opener}
-          onChange={(opener) => opener.kind !== 'popup' && edit({ opener })}
-        />
-      </div>
+      <SetFields view={view} />
       <p className="caption mt-5 border-b border-rule pb-1">Places, clockwise from the top</p>
       <ul>
         {Array.from({ length: set.entries }, (_, i) => {
@@ -174,5 +124,62 @@ function SetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) 
         })}
       </ul>
     </>
+  )
+}
+
+/** What it shows. */
+function useSetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigger) => void }) {
+  const plan = usePlan()
+  const { index, env } = useDerived()
+  const edit = (change: Partial<Omit<PopupSet, 'id'>>): void =>
+    onEditable((plan) => editPopup(plan, set.id, change))
+  return { set, edit, index, plan, env, onPlace }
+}
+
+type SetFormView = ReturnType<typeof useSetForm>
+
+function SetFields({ view: { set, edit } }: { view: SetFormView }) {
+  return (
+    <div className="mt-4 grid grid-cols-[130px_1fr] items-center gap-x-4 gap-y-3">
+      <label htmlFor="popup-name">Name</label>
+      <div className="flex gap-2">
+        <input
+          id="popup-name"
+          className="field grow"
+          defaultValue={set.name}
+          maxLength={80}
+          onBlur={(e) =>
+            e.target.value.trim() !== '' &&
+            e.target.value !== set.name &&
+            edit({ name: e.target.value.trim() })
+          }
+        />
+        <button type="button" className="btn" onClick={() => onEditable((plan) => deletePopup(plan, set.id))}>
+          <Trash2 size={14} aria-hidden="true" /> Delete the set
+        </button>
+      </div>
+      <label htmlFor="popup-at">Comes up at</label>
+      <select
+        id="popup-at"
+        className="field"
+        value={set.at}
+        onChange={(e) => edit({ at: e.target.value === 'fingertip' ? 'fingertip' : 'pointer' })}
+      >
+        <option value="pointer">the pointer</option>
+        <option value="fingertip">the fingertip</option>
+      </select>
+      <span />
+      <div className="w-[120px]">
+        <NumberBox
+          label="Places"
+          value={set.entries}
+          min={2}
+          max={12}
+          onChange={(entries) => edit({ entries: Math.round(entries) })}
+        />
+      </div>
+      <span className="col-span-2 caption border-b border-rule pb-1">Brought up by</span>
+      <TriggerField trigger={set.opener} onChange={(opener) => opener.kind !== 'popup' && edit({ opener })} />
+    </div>
   )
 }

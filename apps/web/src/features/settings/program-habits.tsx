@@ -1,61 +1,13 @@
 import { modifierName, modifiers, type Program, setBinds, setDrags, setHost } from '@reach-plot/core'
-import { useEdit } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
+import { useProgramHabits, type ProgramHabitsView } from './use-program-habits.js'
 
 /** What a program does with keys and drags, as far as the check needs to know it. */
-export function ProgramHabits({ program }: { program: Program }) {
-  const edit = useEdit()
-  const { env } = useDerived()
-  const { id } = program
-  const drags = program.drags ?? []
-  const change = (at: number, part: Partial<(typeof drags)[number]>): void =>
-    edit(
-      (plan) =>
-        setDrags(
-          plan,
-          id,
-          drags.map((d, i) => (i === at ? { ...d, ...part } : d)),
-        ),
-      `drag ${id} ${at}`,
-    )
+export function ProgramHabits(props: { program: Program }) {
+  const view = useProgramHabits(props)
+  const { program, edit, id, drags, change, env } = view
   return (
     <div className="mt-2 text-[13px]">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="accent-(--magenta)"
-            checked={program.host === 'browser'}
-            onChange={(e) => edit((plan) => setHost(plan, id, e.target.checked))}
-          />
-          Runs in a web browser
-        </label>
-        <label className="flex items-center gap-1.5">
-          Its keys are those of
-          <select
-            className="field"
-            value={program.binds ?? 'places'}
-            onChange={(e) =>
-              edit((plan) => setBinds(plan, id, e.target.value === 'characters' ? 'characters' : 'places'))
-            }
-          >
-            <option value="places">places on the board</option>
-            <option value="characters">characters</option>
-          </select>
-        </label>
-        <button
-          type="button"
-          className="btn"
-          disabled={drags.length >= 60}
-          onClick={() =>
-            edit((plan) =>
-              setDrags(plan, id, [...drags, { contextId: null, modifier: null, does: 'moves the view' }]),
-            )
-          }
-        >
-          Add what a drag does
-        </button>
-      </div>
+      <HabitChoices view={view} />
       {drags.map((drag, i) => (
         <div key={i} className="mt-1.5 flex flex-wrap items-center gap-2">
           Dragging
@@ -111,6 +63,47 @@ export function ProgramHabits({ program }: { program: Program }) {
           </button>
         </div>
       ))}
+    </div>
+  )
+}
+
+function HabitChoices({ view: { program, edit, id, drags } }: { view: ProgramHabitsView }) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+      <label className="flex items-center gap-1.5">
+        <input
+          type="checkbox"
+          className="accent-(--magenta)"
+          checked={program.host === 'browser'}
+          onChange={(e) => edit((plan) => setHost(plan, id, e.target.checked))}
+        />
+        Runs in a web browser
+      </label>
+      <label className="flex items-center gap-1.5">
+        Its keys are those of
+        <select
+          className="field"
+          value={program.binds ?? 'places'}
+          onChange={(e) =>
+            edit((plan) => setBinds(plan, id, e.target.value === 'characters' ? 'characters' : 'places'))
+          }
+        >
+          <option value="places">places on the board</option>
+          <option value="characters">characters</option>
+        </select>
+      </label>
+      <button
+        type="button"
+        className="btn"
+        disabled={drags.length >= 60}
+        onClick={() =>
+          edit((plan) =>
+            setDrags(plan, id, [...drags, { contextId: null, modifier: null, does: 'moves the view' }]),
+          )
+        }
+      >
+        Add what a drag does
+      </button>
     </div>
   )
 }

@@ -12,12 +12,14 @@ import {
   setMenuChord,
   setOverlap,
   toggleRule,
+  type Context,
 } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
-import { ListenButton, useKeyFind } from '../../parts/key-find.js'
+import { ListenButton } from '../../parts/key-find.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { ProgramHabits } from './program-habits.js'
+import { useProgramPart, type ProgramPartView } from './use-program-part.js'
 
 /** Programs and their contexts: where text is typed, and which contexts are live together. */
 export function ProgramsDialog({ onClose }: { onClose: () => void }) {
@@ -50,61 +52,12 @@ export function ProgramsDialog({ onClose }: { onClose: () => void }) {
     </Dialog>
   )
 }
-
-function ProgramPart({ program }: { program: Program }) {
-  const plan = usePlan()
-  const edit = useEdit()
-  const { id } = program
-  const keyFind = useKeyFind((t) => t.kind === 'chord' && edit((draft) => setMenuChord(draft, id, t)))
-  const commandCount = plan.commands.filter((c) => c.programId === id).length
+function ProgramPart(props: { program: Program }) {
+  const view = useProgramPart(props)
+  const { program, edit, id } = view
   return (
     <section className="mb-6" aria-label={program.name}>
-      <div className="mb-1 flex flex-wrap items-center gap-3">
-        <input
-          className="field text-[15px] font-semibold"
-          aria-label="Name of the program"
-          value={program.name}
-          maxLength={120}
-          onChange={(e) => edit((draft) => renameProgram(draft, id, e.target.value), `program ${id}`)}
-        />
-        <span className="flex items-center gap-2 text-ink-2">
-          Key that opens its menus
-          {program.menuChord ? (
-            <>
-              <TriggerChip trigger={program.menuChord} />
-              <button
-                type="button"
-                className="link text-[12px]"
-                onClick={() => edit((draft) => setMenuChord(draft, id, null))}
-              >
-                none
-              </button>
-            </>
-          ) : (
-            'none'
-          )}
-          <ListenButton {...keyFind} label={`Press the key that opens the menus of ${program.name}`} />
-        </span>
-        <button
-          type="button"
-          className="btn ml-auto"
-          aria-pressed={plan.rules.lockedProgramIds.includes(id)}
-          title={`Commands of ${program.name} stay where they are`}
-          onClick={() => edit((draft) => toggleRule(draft, 'lockedProgramIds', id))}
-        >
-          <Lock size={13} aria-hidden="true" /> Keep all where they are
-        </button>
-        <button
-          type="button"
-          className="btn px-[6px]"
-          aria-label={`Delete ${program.name}`}
-          title={commandCount > 0 ? `It has ${commandCount} commands` : 'Delete the program'}
-          disabled={commandCount > 0}
-          onClick={() => edit((draft) => deleteProgram(draft, id))}
-        >
-          <Trash2 size={14} aria-hidden="true" />
-        </button>
-      </div>
+      <ProgramHead view={view} />
       <ProgramHabits program={program} />
       <table className="mt-1 w-full">
         <thead>
@@ -122,76 +75,7 @@ function ProgramPart({ program }: { program: Program }) {
             </th>
           </tr>
         </thead>
-        <tbody>
-          {program.contexts.map((row, i) => (
-            <tr key={row.id} className="border-t border-rule">
-              <th scope="row" className="py-1 text-left font-normal">
-                <input
-                  className="field w-[150px]"
-                  aria-label={`Name of the context ${row.name}`}
-                  value={row.name}
-                  maxLength={120}
-                  onChange={(e) =>
-                    e.target.value !== '' &&
-                    edit(
-                      (draft) => editContext(draft, id, row.id, { name: e.target.value }),
-                      `context ${id} ${row.id}`,
-                    )
-                  }
-                />
-              </th>
-              <td>
-                <input
-                  type="checkbox"
-                  className="m-1 size-5 align-middle accent-(--magenta)"
-                  aria-label={`Text is typed in ${row.name}`}
-                  checked={row.typing}
-                  onChange={(e) =>
-                    edit((draft) => editContext(draft, id, row.id, { typing: e.target.checked }))
-                  }
-                />
-              </td>
-              <td>
-                <input
-                  type="checkbox"
-                  className="m-1 size-5 align-middle accent-(--magenta)"
-                  aria-label={`${row.name} is there everywhere`}
-                  checked={row.everywhere === true}
-                  onChange={(e) =>
-                    edit((draft) => editContext(draft, id, row.id, { everywhere: e.target.checked }))
-                  }
-                />
-              </td>
-              {program.contexts.slice(0, -1).map((column, j) => (
-                <td key={column.id} className="text-center">
-                  {j < i ? (
-                    <input
-                      type="checkbox"
-                      className="m-1 size-5 align-middle accent-(--magenta)"
-                      aria-label={`${row.name} and ${column.name} are live together`}
-                      checked={contextsOverlap(program, row.id, column.id)}
-                      disabled={row.everywhere === true || column.everywhere === true}
-                      onChange={(e) =>
-                        edit((draft) => setOverlap(draft, id, row.id, column.id, e.target.checked))
-                      }
-                    />
-                  ) : null}
-                </td>
-              ))}
-              <td className="text-right">
-                <button
-                  type="button"
-                  className="p-1.5 disabled:opacity-40"
-                  aria-label={`Delete the context ${row.name}`}
-                  disabled={program.contexts.length === 1}
-                  onClick={() => edit((draft) => deleteContext(draft, id, row.id))}
-                >
-                  <Trash2 size={14} aria-hidden="true" />
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
+        <ContextRows view={view} />
       </table>
       <AddField
         label={`Name of a new context of ${program.name}`}
@@ -199,6 +83,145 @@ function ProgramPart({ program }: { program: Program }) {
         onAdd={(name) => edit((draft) => addContext(draft, id, name))}
       />
     </section>
+  )
+}
+
+function ProgramHead({
+  view: { program, edit, id, keyFind, plan, commandCount },
+}: {
+  view: ProgramPartView
+}) {
+  return (
+    <div className="mb-1 flex flex-wrap items-center gap-3">
+      <input
+        className="field text-[15px] font-semibold"
+        aria-label="Name of the program"
+        value={program.name}
+        maxLength={120}
+        onChange={(e) => edit((draft) => renameProgram(draft, id, e.target.value), `program ${id}`)}
+      />
+      <span className="flex items-center gap-2 text-ink-2">
+        Key that opens its menus
+        {program.menuChord ? (
+          <>
+            <TriggerChip trigger={program.menuChord} />
+            <button
+              type="button"
+              className="link text-[12px]"
+              onClick={() => edit((draft) => setMenuChord(draft, id, null))}
+            >
+              none
+            </button>
+          </>
+        ) : (
+          'none'
+        )}
+        <ListenButton {...keyFind} label={`Press the key that opens the menus of ${program.name}`} />
+      </span>
+      <button
+        type="button"
+        className="btn ml-auto"
+        aria-pressed={plan.rules.lockedProgramIds.includes(id)}
+        title={`Commands of ${program.name} stay where they are`}
+        onClick={() => edit((draft) => toggleRule(draft, 'lockedProgramIds', id))}
+      >
+        <Lock size={13} aria-hidden="true" /> Keep all where they are
+      </button>
+      <button
+        type="button"
+        className="btn px-[6px]"
+        aria-label={`Delete ${program.name}`}
+        title={commandCount > 0 ? `It has ${commandCount} commands` : 'Delete the program'}
+        disabled={commandCount > 0}
+        onClick={() => edit((draft) => deleteProgram(draft, id))}
+      >
+        <Trash2 size={14} aria-hidden="true" />
+      </button>
+    </div>
+  )
+}
+
+function ContextRows({ view }: { view: ProgramPartView }) {
+  const { program } = view
+  return (
+    <tbody>
+      {program.contexts.map((row, i) => (
+        <ContextRow key={row.id} view={view} row={row} i={i} />
+      ))}
+    </tbody>
+  )
+}
+
+function ContextRow({
+  view: { edit, id, program },
+  row,
+  i,
+}: {
+  view: ProgramPartView
+  row: Context
+  i: number
+}) {
+  return (
+    <tr className="border-t border-rule">
+      <th scope="row" className="py-1 text-left font-normal">
+        <input
+          className="field w-[150px]"
+          aria-label={`Name of the context ${row.name}`}
+          value={row.name}
+          maxLength={120}
+          onChange={(e) =>
+            e.target.value !== '' &&
+            edit(
+              (draft) => editContext(draft, id, row.id, { name: e.target.value }),
+              `context ${id} ${row.id}`,
+            )
+          }
+        />
+      </th>
+      <td>
+        <input
+          type="checkbox"
+          className="m-1 size-5 align-middle accent-(--magenta)"
+          aria-label={`Text is typed in ${row.name}`}
+          checked={row.typing}
+          onChange={(e) => edit((draft) => editContext(draft, id, row.id, { typing: e.target.checked }))}
+        />
+      </td>
+      <td>
+        <input
+          type="checkbox"
+          className="m-1 size-5 align-middle accent-(--magenta)"
+          aria-label={`${row.name} is there everywhere`}
+          checked={row.everywhere === true}
+          onChange={(e) => edit((draft) => editContext(draft, id, row.id, { everywhere: e.target.checked }))}
+        />
+      </td>
+      {program.contexts.slice(0, -1).map((column, j) => (
+        <td key={column.id} className="text-center">
+          {j < i ? (
+            <input
+              type="checkbox"
+              className="m-1 size-5 align-middle accent-(--magenta)"
+              aria-label={`${row.name} and ${column.name} are live together`}
+              checked={contextsOverlap(program, row.id, column.id)}
+              disabled={row.everywhere === true || column.everywhere === true}
+              onChange={(e) => edit((draft) => setOverlap(draft, id, row.id, column.id, e.target.checked))}
+            />
+          ) : null}
+        </td>
+      ))}
+      <td className="text-right">
+        <button
+          type="button"
+          className="p-1.5 disabled:opacity-40"
+          aria-label={`Delete the context ${row.name}`}
+          disabled={program.contexts.length === 1}
+          onClick={() => edit((draft) => deleteContext(draft, id, row.id))}
+        >
+          <Trash2 size={14} aria-hidden="true" />
+        </button>
+      </td>
+    </tr>
   )
 }
 

@@ -1,16 +1,13 @@
-import { useMemo, useState } from 'react'
-import { useNavigate } from 'react-router'
-import { keepAsArrangement, takePlacements } from '../../store/actions.js'
+import { keepAsArrangement } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
-import { placementsWith, startSolving, takenMoves, useSolve } from '../../store/solve-store.js'
+import { placementsWith, startSolving, useSolve } from '../../store/solve-store.js'
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
 import { AskForm } from './ask-form.js'
 import { CurvePlot } from './curve-plot.js'
 import { MoveTable } from './move-table.js'
 import { ProgressPanel } from './progress-panel.js'
+import { useMoves, type MovesView, shownKinds } from './use-moves.js'
 
-const shownKinds = ['all', 'sure', 'place', 'move', 'let go'] as const
 const shownNames: Readonly<Record<(typeof shownKinds)[number], string>> = {
   all: 'All moves',
   sure: 'Those that are sure',
@@ -132,103 +129,12 @@ function Result({ solved }: { solved: SolvedPlan }) {
     </section>
   )
 }
-
-function Moves({ solved }: { solved: SolvedPlan }) {
-  const plan = usePlan()
-  const { arrangement } = useDerived()
-  const arrangementId = useSolve((s) => s.arrangementId)
-  const navigate = useNavigate()
-  const [shown, setShown] = useState<(typeof shownKinds)[number]>('all')
-  const [programId, setProgramId] = useState('')
-  const [grouped, setGrouped] = useState(false)
-  const taken = useMemo(
-    () => (arrangement.id === arrangementId ? takenMoves(solved, arrangement.placements) : null),
-    [solved, arrangement, arrangementId],
-  )
-  const { moves } = solved.list
-  const listed = moves.filter(
-    (m) =>
-      (shown === 'all' || m.kind === shown || m.confidence === shown) &&
-      (programId === '' || m.command.programId === programId),
-  )
-  const take = (ids: readonly number[]): void => {
-    if (!taken) return
-    const next = placementsWith(solved, taken, ids)
-    const count = new Set(
-      moves.filter((m) => ids.includes(m.id)).flatMap((m) => m.needs.filter((n) => !taken.has(n))),
-    ).size
-    takePlacements(next, `${count} move${count === 1 ? '' : 's'} taken`)
-  }
-  const open = listed.filter((m) => taken?.has(m.id) !== true)
+function Moves(props: { solved: SolvedPlan }) {
+  const view = useMoves(props)
+  const { moves, taken, plan, grouped, take, solved, arrangement, arrangementId, listed } = view
   return (
     <section aria-label="Moves" className="flex min-w-0 grow flex-col">
-      <div className="flex h-11 shrink-0 items-center gap-2 border-b border-rule bg-panel px-[14px]">
-        <h3 className="text-[15px] font-semibold">
-          {moves.length === 0 ? 'No move gains anything' : `${moves.length} moves`}
-        </h3>
-        {taken && taken.size > 0 && <span className="text-ink-2">{taken.size} taken</span>}
-        <select
-          className="field ml-2"
-          aria-label="Which moves"
-          value={shown}
-          onChange={(e) => setShown(shownKinds.find((k) => k === e.target.value) ?? 'all')}
-        >
-          {shownKinds.map((kind) => (
-            <option key={kind} value={kind}>
-              {shownNames[kind]}
-            </option>
-          ))}
-        </select>
-        <select
-          className="field"
-          aria-label="Program of the moves"
-          value={programId}
-          onChange={(e) => setProgramId(e.target.value)}
-        >
-          <option value="">Every program</option>
-          {plan.programs.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </select>
-        <button
-          type="button"
-          className="btn"
-          aria-pressed={grouped}
-          title="Moves that need one another stand together"
-          onClick={() => setGrouped(!grouped)}
-        >
-          In groups
-        </button>
-        <div className="ml-auto flex gap-2">
-          <button
-            type="button"
-            className="btn"
-            disabled={taken === null || open.length === 0}
-            onClick={() => take(open.map((m) => m.id))}
-          >
-            Take the {open.length} listed
-          </button>
-          <button
-            type="button"
-            className="btn"
-            disabled={taken === null || moves.length === 0}
-            onClick={() => {
-              keepAsArrangement(
-                placementsWith(
-                  solved,
-                  taken ?? new Set(),
-                  moves.map((m) => m.id),
-                ),
-              )
-              void navigate('/compare')
-            }}
-          >
-            Keep all as a new arrangement
-          </button>
-        </div>
-      </div>
+      <MovesBody view={view} />
       {taken === null && (
         <p role="status" className="border-b border-rule bg-reach-1 px-[14px] py-2">
           {arrangement.id === arrangementId
@@ -244,7 +150,7 @@ function Moves({ solved }: { solved: SolvedPlan }) {
               : 'No move of this kind.'}
           </p>
         ) : (
-          <MoveTable solved={solved} moves={listed} taken={taken} grouped={grouped} onTake={take} />
+          <MoveTable solved={solved} moves={listed} taken={taken} grouped={grouped} onApply={take} />
         )}
       </div>
       <p className="shrink-0 border-t border-rule px-[14px] py-1 text-[12px] text-ink-2">
@@ -252,5 +158,84 @@ function Moves({ solved }: { solved: SolvedPlan }) {
         Order: what gains most for each move.
       </p>
     </section>
+  )
+}
+
+function MovesBody({ view }: { view: MovesView }) {
+  const { moves, taken, shown, setShown, programId, setProgramId, plan, grouped, setGrouped } = view
+  return (
+    <div className="flex h-11 shrink-0 items-center gap-2 border-b border-rule bg-panel px-[14px]">
+      <h3 className="text-[15px] font-semibold">
+        {moves.length === 0 ? 'No move gains anything' : `${moves.length} moves`}
+      </h3>
+      {taken && taken.size > 0 && <span className="text-ink-2">{taken.size} taken</span>}
+      <select
+        className="field ml-2"
+        aria-label="Which moves"
+        value={shown}
+        onChange={(e) => setShown(shownKinds.find((k) => k === e.target.value) ?? 'all')}
+      >
+        {shownKinds.map((kind) => (
+          <option key={kind} value={kind}>
+            {shownNames[kind]}
+          </option>
+        ))}
+      </select>
+      <select
+        className="field"
+        aria-label="Program of the moves"
+        value={programId}
+        onChange={(e) => setProgramId(e.target.value)}
+      >
+        <option value="">Every program</option>
+        {plan.programs.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}
+          </option>
+        ))}
+      </select>
+      <button
+        type="button"
+        className="btn"
+        aria-pressed={grouped}
+        title="Moves that need one another stand together"
+        onClick={() => setGrouped(!grouped)}
+      >
+        In groups
+      </button>
+      <MoveActions view={view} />
+    </div>
+  )
+}
+
+function MoveActions({ view: { taken, open, take, moves, solved, navigate } }: { view: MovesView }) {
+  return (
+    <div className="ml-auto flex gap-2">
+      <button
+        type="button"
+        className="btn"
+        disabled={taken === null || open.length === 0}
+        onClick={() => take(open.map((m) => m.id))}
+      >
+        Take the {open.length} listed
+      </button>
+      <button
+        type="button"
+        className="btn"
+        disabled={taken === null || moves.length === 0}
+        onClick={() => {
+          keepAsArrangement(
+            placementsWith(
+              solved,
+              taken ?? new Set(),
+              moves.map((m) => m.id),
+            ),
+          )
+          void navigate('/compare')
+        }}
+      >
+        Keep all as a new arrangement
+      </button>
+    </div>
   )
 }

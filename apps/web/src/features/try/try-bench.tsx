@@ -1,68 +1,15 @@
-import { useEffect, useMemo, useRef } from 'react'
-import { deviceTitle, footprint, pagesOf } from '@reach-plot/core'
-import { usePlan } from '../../store/plan-store.js'
-import { useDerived, usePageOf } from '../../store/selectors.js'
-import { useHeld, useView } from '../../store/view-store.js'
-import { keyFaces } from '../../drawing/chart-faces.js'
+import { deviceTitle, pagesOf } from '@reach-plot/core'
 import { ChartKey } from '../../drawing/chart-key.js'
 import { DeviceOutline } from '../../drawing/device-outline.js'
-import { useKeyWalk } from '../../drawing/use-key-walk.js'
-import { useChartZoom, type Extent } from '../../drawing/use-chart-zoom.js'
-
-const edgeMm = 12
-const noop = (): void => undefined
+import { useTryBench } from './use-try-bench.js'
 
 /** The bench as keys that can be pressed; what stands on them in front is written on them. */
-export function TryBench({
-  front,
-  onControl,
-}: {
+export function TryBench(props: {
   front: { readonly programId: string; readonly contextId: string }
   onControl: (controlRef: string) => void
 }) {
-  const plan = usePlan()
-  const derived = useDerived()
-  const { env, bench } = derived
-  const pageOf = usePageOf()
-  const held = useHeld()
-  const controlRef = useView((s) => s.controlRef)
-  const svg = useRef<SVGSVGElement>(null)
-  const group = useRef<SVGGElement>(null)
-  const walk = useKeyWalk(svg, env.controls, derived.rests.index, onControl)
-  const { tabId } = walk
-  const { fit, reveal } = useChartZoom(svg, group, noop)
-  const outlines = useMemo(
-    () =>
-      bench.devices.flatMap((placed) => {
-        const device = plan.devices.find((d) => d.id === placed.deviceId)
-        return device ? [{ placed, device, print: footprint(placed, device) }] : []
-      }),
-    [bench.devices, plan.devices],
-  )
-  const extent = useMemo(
-    (): Extent => ({
-      x0: Math.min(...outlines.map((o) => o.print.x0)) - edgeMm,
-      x1: Math.max(...outlines.map((o) => o.print.x1)) + edgeMm,
-      y0: Math.min(...outlines.map((o) => o.print.y0)) - edgeMm,
-      y1: Math.max(...outlines.map((o) => o.print.y1)) + edgeMm,
-    }),
-    [outlines],
-  )
-  useEffect(() => fit(extent), [extent, fit])
-  const faces = useMemo(
-    () =>
-      keyFaces({
-        derived,
-        front,
-        held,
-        byControl: undefined,
-        places: null,
-        pageOf,
-        chosenRef: controlRef,
-        tabId,
-      }),
-    [derived, front.programId, front.contextId, held, pageOf, controlRef, tabId], // eslint-disable-line react-hooks/exhaustive-deps
-  )
+  const view = useTryBench(props)
+  const { svg, bench, group, walk, reveal, outlines, pageOf, faces } = view
   return (
     <div className="relative min-h-0 grow">
       <svg

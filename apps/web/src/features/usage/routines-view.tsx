@@ -1,27 +1,20 @@
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react'
-import { useState } from 'react'
 import { toast } from 'sonner'
 import {
   fullName,
-  routineFrom,
   type Plan,
   type Routine,
   type RoutineStep,
   addStep,
   deleteRoutine,
   editRoutine,
-  keepRoutine,
   moveStep,
   removeStep,
 } from '@reach-plot/core'
 import { NumberBox } from '../../parts/number-box.js'
 import { undoAction } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-
-const nameOf = (plan: Plan, id: string): string => {
-  const command = plan.commands.find((c) => c.id === id)
-  return command ? fullName(command) : id
-}
+import { useRoutineEditor, type RoutineEditorView } from './use-routine-editor.js'
+import { useRoutines, type RoutinesScreen, nameOf } from './use-routines.js'
 
 /** A step in words. */
 const stepName = (plan: Plan, step: RoutineStep): string => {
@@ -32,41 +25,10 @@ const stepName = (plan: Plan, step: RoutineStep): string => {
       ? 'drag'
       : `type ${step.characters} characters`
 }
-
 /** Routines that are kept, and repeated sequences of the log that may become some. */
 export function RoutinesView() {
-  const plan = usePlan()
-  const edit = useEdit()
-  const [chosenId, setChosenId] = useState<string | null>(plan.routines[0]?.id ?? null)
-  const chosen = plan.routines.find((r) => r.id === chosenId) ?? plan.routines[0]
-  const known = new Set(
-    plan.routines.map((r) => r.steps.map((s) => (s.kind === 'command' ? s.commandId : s.kind)).join()),
-  )
-  const hours = plan.usage?.activeHours ?? 0
-  const proposals = (plan.usage?.sequences ?? []).filter(
-    (s) =>
-      !known.has(s.commandIds.join()) && s.commandIds.every((id) => plan.commands.some((c) => c.id === id)),
-  )
-  const keep = (sequence: (typeof proposals)[number]): void => {
-    const [first, last] = [sequence.commandIds[0], sequence.commandIds.at(-1)].map((id) =>
-      nameOf(plan, id ?? ''),
-    )
-    const name = `${first} to ${last}`
-    setChosenId(edit((before) => keepRoutine(before, routineFrom(sequence, hours, 'new', name))))
-    toast(`“${name}” is kept as a routine`, { action: undoAction() })
-  }
-  const startNew = (): void => {
-    const [command] = plan.commands
-    if (!command) return
-    const started = {
-      id: 'new',
-      name: 'New routine',
-      programId: command.programId,
-      steps: [{ kind: 'command', commandId: command.id }],
-      timesPerHour: 0,
-    } as const
-    setChosenId(edit((before) => keepRoutine(before, { ...started, steps: [...started.steps] })))
-  }
+  const view = useRoutines()
+  const { plan, startNew, chosen, setChosenId } = view
   return (
     <div className="flex min-h-0 grow">
       <section
@@ -103,60 +65,62 @@ export function RoutinesView() {
         </ul>
       </section>
       {chosen && <RoutineEditor key={chosen.id} routine={chosen} />}
-      <section aria-label="Repeated sequences" className="min-w-0 grow overflow-y-auto px-5 py-[10px]">
-        <h3 className="font-semibold">Repeated sequences of the log</h3>
-        <p className="text-ink-2">
-          Longest first. Those that nearly always stand inside a longer one are left out.
-        </p>
-        <ul className="mt-2 border-t border-ink">
-          {proposals.length === 0 && (
-            <li className="py-2 text-ink-2">
-              {plan.usage ? 'No other sequence is repeated often.' : 'Import a log under Usage to see them.'}
-            </li>
-          )}
-          {proposals.map((s) => (
-            <li key={s.commandIds.join()} className="flex items-center gap-3 border-b border-rule py-1.5">
-              <span className="w-[74px] shrink-0 text-right">
-                <b>{s.support.toLocaleString('en-GB')}</b>
-                <span className="block text-[12px] text-ink-2">
-                  {hours > 0 ? `${(s.support / hours).toFixed(1)}/h` : ''}
-                </span>
-              </span>
-              <span className="min-w-0 grow">
-                {s.commandIds.map((id, i) => (
-                  <span key={i}>
-                    {i > 0 && <span className="text-ink-2"> → </span>}
-                    {nameOf(plan, id)}
-                  </span>
-                ))}
-                <span className="text-[12px] text-ink-2">
-                  {' '}
-                  · {plan.programs.find((p) => p.id === s.programId)?.name}
-                </span>
-              </span>
-              <button
-                type="button"
-                className="btn shrink-0"
-                aria-label={`Keep ${s.commandIds.map((id) => nameOf(plan, id)).join(', ')}`}
-                onClick={() => keep(s)}
-              >
-                Keep
-              </button>
-            </li>
-          ))}
-        </ul>
-      </section>
+      <RepeatedSequences view={view} />
     </div>
   )
 }
 
-function RoutineEditor({ routine }: { routine: Routine }) {
-  const plan = usePlan()
-  const edit = useEdit()
-  const { id } = routine
-  const commands = plan.commands
-    .filter((c) => c.programId === routine.programId)
-    .toSorted((a, b) => (a.name < b.name ? -1 : 1))
+function RepeatedSequences({ view: { proposals, plan, hours, keep } }: { view: RoutinesScreen }) {
+  return (
+    <section aria-label="Repeated sequences" className="min-w-0 grow overflow-y-auto px-5 py-[10px]">
+      <h3 className="font-semibold">Repeated sequences of the log</h3>
+      <p className="text-ink-2">
+        Longest first. Those that nearly always stand inside a longer one are left out.
+      </p>
+      <ul className="mt-2 border-t border-ink">
+        {proposals.length === 0 && (
+          <li className="py-2 text-ink-2">
+            {plan.usage ? 'No other sequence is repeated often.' : 'Import a log under Usage to see them.'}
+          </li>
+        )}
+        {proposals.map((s) => (
+          <li key={s.commandIds.join()} className="flex items-center gap-3 border-b border-rule py-1.5">
+            <span className="w-[74px] shrink-0 text-right">
+              <b>{s.support.toLocaleString('en-GB')}</b>
+              <span className="block text-[12px] text-ink-2">
+                {hours > 0 ? `${(s.support / hours).toFixed(1)}/h` : ''}
+              </span>
+            </span>
+            <span className="min-w-0 grow">
+              {s.commandIds.map((id, i) => (
+                <span key={i}>
+                  {i > 0 && <span className="text-ink-2"> → </span>}
+                  {nameOf(plan, id)}
+                </span>
+              ))}
+              <span className="text-[12px] text-ink-2">
+                {' '}
+                · {plan.programs.find((p) => p.id === s.programId)?.name}
+              </span>
+            </span>
+            <button
+              type="button"
+              className="btn shrink-0"
+              aria-label={`Keep ${s.commandIds.map((id) => nameOf(plan, id)).join(', ')}`}
+              onClick={() => keep(s)}
+            >
+              Keep
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function RoutineEditor(props: { routine: Routine }) {
+  const view = useRoutineEditor(props)
+  const { routine, edit, id, plan } = view
   return (
     <section
       aria-label={`Routine ${routine.name}`}
@@ -196,80 +160,90 @@ function RoutineEditor({ routine }: { routine: Routine }) {
           <Trash2 size={14} aria-hidden="true" /> Delete
         </button>
       </div>
-      <ol className="mt-3 border-t border-ink">
-        {routine.steps.map((step, i) => {
-          const name = stepName(plan, step)
-          return (
-            <li key={`${i} ${name}`} className="flex items-center gap-2 border-b border-rule py-1">
-              <span className="w-5 text-right text-ink-2">{i + 1}</span>
-              <span className={`min-w-0 grow truncate ${step.kind === 'command' ? '' : 'italic'}`}>
-                {name}
-              </span>
-              <button
-                type="button"
-                className="p-1.5 disabled:opacity-40"
-                aria-label={`Move step ${i + 1}, ${name}, up`}
-                disabled={i === 0}
-                onClick={() => edit((plan) => moveStep(plan, id, i, i - 1))}
-              >
-                <ArrowUp size={13} aria-hidden="true" />
-              </button>
-              <button
-                type="button"
-                className="p-1.5 disabled:opacity-40"
-                aria-label={`Move step ${i + 1}, ${name}, down`}
-                disabled={i === routine.steps.length - 1}
-                onClick={() => edit((plan) => moveStep(plan, id, i, i + 1))}
-              >
-                <ArrowDown size={13} aria-hidden="true" />
-              </button>
-              <button
-                type="button"
-                className="p-1.5 disabled:opacity-40"
-                aria-label={`Take out step ${i + 1}, ${name}`}
-                disabled={routine.steps.length === 1}
-                onClick={() => edit((plan) => removeStep(plan, id, i))}
-              >
-                <X size={13} aria-hidden="true" />
-              </button>
-            </li>
-          )
-        })}
-      </ol>
-      <div className="mt-3 flex items-center gap-2">
-        <select
-          className="field min-w-0 grow"
-          aria-label="Add a step"
-          value=""
-          onChange={(e) =>
-            e.target.value !== '' &&
-            edit((plan) => addStep(plan, id, { kind: 'command', commandId: e.target.value }))
-          }
-        >
-          <option value="">Add a command …</option>
-          {commands.map((c) => (
-            <option key={c.id} value={c.id}>
-              {fullName(c)}
-            </option>
-          ))}
-        </select>
-        {(
-          [
-            ['Click', { kind: 'point' }],
-            ['Drag', { kind: 'drag' }],
-            ['Type', { kind: 'type', characters: 8 }],
-          ] as const
-        ).map(([name, step]) => (
-          <button
-            key={name}
-            type="button"
-            className="btn"
-            onClick={() => edit((plan) => addStep(plan, id, step))}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
+      <StepList view={view} />
+      <AddStep view={view} />
     </section>
+  )
+}
+
+function StepList({ view: { routine, plan, edit, id } }: { view: RoutineEditorView }) {
+  return (
+    <ol className="mt-3 border-t border-ink">
+      {routine.steps.map((step, i) => {
+        const name = stepName(plan, step)
+        return (
+          <li key={`${i} ${name}`} className="flex items-center gap-2 border-b border-rule py-1">
+            <span className="w-5 text-right text-ink-2">{i + 1}</span>
+            <span className={`min-w-0 grow truncate ${step.kind === 'command' ? '' : 'italic'}`}>{name}</span>
+            <button
+              type="button"
+              className="p-1.5 disabled:opacity-40"
+              aria-label={`Move step ${i + 1}, ${name}, up`}
+              disabled={i === 0}
+              onClick={() => edit((plan) => moveStep(plan, id, i, i - 1))}
+            >
+              <ArrowUp size={13} aria-hidden="true" />
+            </button>
+            <button
+              type="button"
+              className="p-1.5 disabled:opacity-40"
+              aria-label={`Move step ${i + 1}, ${name}, down`}
+              disabled={i === routine.steps.length - 1}
+              onClick={() => edit((plan) => moveStep(plan, id, i, i + 1))}
+            >
+              <ArrowDown size={13} aria-hidden="true" />
+            </button>
+            <button
+              type="button"
+              className="p-1.5 disabled:opacity-40"
+              aria-label={`Take out step ${i + 1}, ${name}`}
+              disabled={routine.steps.length === 1}
+              onClick={() => edit((plan) => removeStep(plan, id, i))}
+            >
+              <X size={13} aria-hidden="true" />
+            </button>
+          </li>
+        )
+      })}
+    </ol>
+  )
+}
+
+function AddStep({ view: { edit, id, commands } }: { view: RoutineEditorView }) {
+  return (
+    <div className="mt-3 flex items-center gap-2">
+      <select
+        className="field min-w-0 grow"
+        aria-label="Add a step"
+        value=""
+        onChange={(e) =>
+          e.target.value !== '' &&
+          edit((plan) => addStep(plan, id, { kind: 'command', commandId: e.target.value }))
+        }
+      >
+        <option value="">Add a command …</option>
+        {commands.map((c) => (
+          <option key={c.id} value={c.id}>
+            {fullName(c)}
+          </option>
+        ))}
+      </select>
+      {(
+        [
+          ['Click', { kind: 'point' }],
+          ['Drag', { kind: 'drag' }],
+          ['Type', { kind: 'type', characters: 8 }],
+        ] as const
+      ).map(([name, step]) => (
+        <button
+          key={name}
+          type="button"
+          className="btn"
+          onClick={() => edit((plan) => addStep(plan, id, step))}
+        >
+          {name}
+        </button>
+      ))}
+    </div>
   )
 }

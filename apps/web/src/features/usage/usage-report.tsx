@@ -1,31 +1,13 @@
-import { useState } from 'react'
-import { toast } from 'sonner'
-import { acceptUsage, fullName, type UsageReport, addUnknown, takeUsage } from '@reach-plot/core'
-import { undoAction } from '../../store/actions.js'
-import { useEdit, usePlan } from '../../store/plan-store.js'
+import type { UsageReport } from '@reach-plot/core'
 import { cancelUsage } from './use-usage-import.js'
+import { useUsageReportPanel, type UsageReportPanelView } from './use-usage-report-panel.js'
 
 const shownBad = 200
 const shownUnknown = 40
-
 /** What was read, what could not be used and why. Nothing is in the plan until it is taken over. */
-export function UsageReportPanel({ report }: { report: UsageReport }) {
-  const plan = usePlan()
-  const edit = useEdit()
-  const [withUnknown, setWithUnknown] = useState(false)
-  const names = new Map(plan.commands.map((c) => [c.id, fullName(c)]))
-  const take = (): void => {
-    edit((before) => {
-      const { usage, commands } = acceptUsage(report, before.commands)
-      const taken = takeUsage(before, usage, commands)
-      return withUnknown ? addUnknown(taken, report) : taken
-    })
-    toast(`${report.goodRows.toLocaleString('en-GB')} rows of ${report.source} are in the plan`, {
-      action: undoAction(),
-    })
-    cancelUsage()
-  }
-  const rows = (n: number): string => `${n.toLocaleString('en-GB')} row${n === 1 ? '' : 's'}`
+export function UsageReportPanel(props: { report: UsageReport }) {
+  const view = useUsageReportPanel(props)
+  const { report, rows, take, withUnknown, setWithUnknown, names } = view
   return (
     <section aria-label="What was read" className="border border-ink bg-panel px-5 py-4">
       <h3 className="title">{report.source}</h3>
@@ -67,34 +49,7 @@ export function UsageReportPanel({ report }: { report: UsageReport }) {
           </p>
         </div>
       )}
-      {report.badRows > 0 && (
-        <div className="mt-4 grid grid-cols-2 gap-6">
-          <table className="w-full self-start">
-            <caption className="caption pb-1 text-left">Why rows cannot be used</caption>
-            <tbody>
-              {report.reasons.slice(0, shownBad).map((r) => (
-                <tr key={r.reason} className="border-t border-rule align-top">
-                  <td className="w-[90px] py-1 text-right">{r.rows.toLocaleString('en-GB')}</td>
-                  <td className="py-1 pl-4">
-                    {r.reason} <span className="text-ink-2">First in line {r.firstLine}.</span>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <table className="w-full self-start">
-            <caption className="caption pb-1 text-left">The first of these rows</caption>
-            <tbody>
-              {report.bad.slice(0, shownBad).map((b) => (
-                <tr key={b.line} className="border-t border-rule align-top">
-                  <td className="w-[90px] py-1">line {b.line}</td>
-                  <td className="py-1">{b.reason}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      )}
+      {report.badRows > 0 && <BadRows view={view} />}
       <table className="mt-4 w-full max-w-[520px]">
         <caption className="caption pb-1 text-left">Most used in it</caption>
         <tbody>
@@ -110,5 +65,36 @@ export function UsageReportPanel({ report }: { report: UsageReport }) {
         </tbody>
       </table>
     </section>
+  )
+}
+
+function BadRows({ view: { report } }: { view: UsageReportPanelView }) {
+  return (
+    <div className="mt-4 grid grid-cols-2 gap-6">
+      <table className="w-full self-start">
+        <caption className="caption pb-1 text-left">Why rows cannot be used</caption>
+        <tbody>
+          {report.reasons.slice(0, shownBad).map((r) => (
+            <tr key={r.reason} className="border-t border-rule align-top">
+              <td className="w-[90px] py-1 text-right">{r.rows.toLocaleString('en-GB')}</td>
+              <td className="py-1 pl-4">
+                {r.reason} <span className="text-ink-2">First in line {r.firstLine}.</span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <table className="w-full self-start">
+        <caption className="caption pb-1 text-left">The first of these rows</caption>
+        <tbody>
+          {report.bad.slice(0, shownBad).map((b) => (
+            <tr key={b.line} className="border-t border-rule align-top">
+              <td className="w-[90px] py-1">line {b.line}</td>
+              <td className="py-1">{b.reason}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   )
 }

@@ -1,63 +1,25 @@
-import { useId } from 'react'
 import {
   actName,
   acts,
-  chord,
-  heldOf,
-  keyLegend,
   keyTrigger,
   modifierName,
-  pagesOf,
-  plainTriggers,
-  splitControlRef,
   controlName,
-  controlRefOf,
   triggerKey,
   withAct,
   withHeld,
   actOf,
   type Act,
-  type BenchControl,
   type Trigger,
 } from '@reach-plot/core'
-import { ListenButton, useKeyFind } from '../key-find.js'
+import { ListenButton } from '../key-find.js'
 import { ModifierSign } from '../modifier-sign.js'
-import { usePlan } from '../../store/plan-store.js'
-import { useDerived, usePageOf } from '../../store/selectors.js'
 import { offeredModifiers, toggle } from '../held-sets.js'
+import { useTriggerField, type TriggerFieldView } from './use-trigger-field.js'
 
 /** Choices from which any trigger of the bench can be made, as rows of a two-column grid. */
-export function TriggerField({
-  trigger,
-  onChange,
-}: {
-  trigger: Trigger
-  onChange: (trigger: Trigger) => void
-}) {
-  const plan = usePlan()
-  const { env, arrangement, bench } = useDerived()
-  const pageOf = usePageOf()
-  const keyFind = useKeyFind(onChange)
-  const id = useId()
-  const held = heldOf(trigger)
-  const refNow = controlRefOf(trigger)
-  const controls = env.controls.filter((c) => plainTriggers(c, []).length > 0)
-  const control = controls.find((c) => (c.code ?? c.id) === refNow)
-  const deviceId =
-    trigger.kind === 'popup' ? '' : (control?.deviceId ?? splitControlRef(refNow ?? '').deviceId)
-  const device = plan.devices.find((d) => d.id === deviceId)
-  const onDevice = controls.filter((c) => c.deviceId === deviceId)
-  const pages = pagesOf(device)
-  const ways = control && control.code === null ? plainTriggers(control, held, pageOfTrigger(trigger)) : []
-  const nameOf = (c: BenchControl): string =>
-    c.code !== null ? keyLegend(c.code, env.layout, env.systemId) : c.name || c.controlId
-
-  const toControl = (c: BenchControl | undefined): void => {
-    if (!c) return
-    if (c.code !== null) onChange(chord(c.code, held))
-    else onChange(plainTriggers(c, held, pageOf(c.deviceId))[0] as Trigger)
-  }
-  const isPressed = trigger.kind === 'chord' || trigger.kind === 'key' || trigger.kind === 'button'
+export function TriggerField(props: { trigger: Trigger; onChange: (trigger: Trigger) => void }) {
+  const view = useTriggerField(props)
+  const { id, trigger, deviceId, arrangement, onChange, toControl, controls, bench, plan } = view
   return (
     <>
       <label htmlFor={`${id}-device`}>Device</label>
@@ -111,118 +73,164 @@ export function TriggerField({
           </select>
         </>
       ) : (
-        <>
-          <label htmlFor={`${id}-control`}>{device?.kind === 'board' ? 'Key' : 'Control'}</label>
-          <div className="flex gap-2">
-            <select
-              id={`${id}-control`}
-              className="field min-w-0 grow"
-              value={control?.id ?? ''}
-              onChange={(e) => toControl(onDevice.find((c) => c.id === e.target.value))}
-            >
-              {!control && <option value="">not on this bench</option>}
-              {onDevice.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {nameOf(c)}
-                </option>
-              ))}
-            </select>
-            {device?.kind === 'board' && <ListenButton {...keyFind} label="Choose a key by pressing it" />}
-          </div>
-          {pages.length > 0 && (trigger.kind === 'button' || trigger.kind === 'turn') && (
-            <>
-              <label htmlFor={`${id}-page`}>Page</label>
-              <select
-                id={`${id}-page`}
-                className="field"
-                value={trigger.pageId ?? ''}
-                onChange={(e) => onChange({ ...trigger, pageId: e.target.value })}
-              >
-                {pages.map((p) => (
-                  <option key={p.id} value={p.id}>
-                    {p.name}
-                  </option>
-                ))}
-              </select>
-            </>
-          )}
-          <label htmlFor={`${id}-way`}>How</label>
-          {ways.length > 1 ? (
-            <select
-              id={`${id}-way`}
-              className="field"
-              value={triggerKey(trigger)}
-              onChange={(e) => onChange(ways.find((w) => triggerKey(w) === e.target.value) ?? trigger)}
-            >
-              {ways.map((w) => (
-                <option key={triggerKey(w)} value={triggerKey(w)}>
-                  {w.kind === 'button' ? 'press' : controlName(w, env)}
-                </option>
-              ))}
-            </select>
-          ) : (
-            <select
-              id={`${id}-way`}
-              className="field"
-              disabled={!isPressed}
-              value={actOf(trigger)}
-              onChange={(e) =>
-                onChange(
-                  'code' in trigger
-                    ? keyTrigger(trigger.code, e.target.value as Act, held)
-                    : withAct(trigger, e.target.value as Act),
-                )
-              }
-            >
-              {acts.map((a) => (
-                <option key={a} value={a}>
-                  {a === 'press' ? 'pressed once' : a.startsWith('tap') ? `tapped ${actName(a)}` : actName(a)}
-                </option>
-              ))}
-            </select>
-          )}
-          {trigger.kind === 'button' && onDevice.length > 1 && (
-            <>
-              <label htmlFor={`${id}-with`}>With another held</label>
-              <select
-                id={`${id}-with`}
-                className="field"
-                value={trigger.withId ?? ''}
-                onChange={(e) => {
-                  const { withId: _before, ...rest } = trigger
-                  onChange(e.target.value === '' ? rest : { ...rest, withId: e.target.value })
-                }}
-              >
-                <option value="">none</option>
-                {onDevice
-                  .filter((c) => c.controlId !== trigger.controlId && c.type !== 'dial' && c.type !== 'field')
-                  .map((c) => (
-                    <option key={c.id} value={c.controlId}>
-                      {nameOf(c)}
-                    </option>
-                  ))}
-              </select>
-            </>
-          )}
-          <span id={`${id}-held`}>Modifiers</span>
-          <div role="group" aria-labelledby={`${id}-held`} className="flex flex-wrap gap-2">
-            {offeredModifiers(env.layout).map((m) => (
-              <button
-                key={m}
-                type="button"
-                className="btn font-chart text-[14px] font-semibold"
-                aria-pressed={held.includes(m)}
-                onClick={() => onChange(withHeld(trigger, toggle(held, m)))}
-              >
-                <ModifierSign modifier={m} /> {modifierName(m, env.systemId)}
-              </button>
-            ))}
-          </div>
-        </>
+        <ControlPart view={view} />
       )}
     </>
   )
 }
 
-const pageOfTrigger = (trigger: Trigger): string | undefined =>
-  'pageId' in trigger ? trigger.pageId : undefined
+function ControlPart({ view }: { view: TriggerFieldView }) {
+  const {
+    id,
+    device,
+    control,
+    toControl,
+    onDevice,
+    nameOf,
+    keyFind,
+    pages,
+    trigger,
+    onChange,
+    ways,
+    env,
+    held,
+  } = view
+  return (
+    <>
+      <label htmlFor={`${id}-control`}>{device?.kind === 'board' ? 'Key' : 'Control'}</label>
+      <div className="flex gap-2">
+        <select
+          id={`${id}-control`}
+          className="field min-w-0 grow"
+          value={control?.id ?? ''}
+          onChange={(e) => toControl(onDevice.find((c) => c.id === e.target.value))}
+        >
+          {!control && <option value="">not on this bench</option>}
+          {onDevice.map((c) => (
+            <option key={c.id} value={c.id}>
+              {nameOf(c)}
+            </option>
+          ))}
+        </select>
+        {device?.kind === 'board' && <ListenButton {...keyFind} label="Choose a key by pressing it" />}
+      </div>
+      {pages.length > 0 && (trigger.kind === 'button' || trigger.kind === 'turn') && (
+        <PagePart trigger={trigger} view={view} />
+      )}
+      <label htmlFor={`${id}-way`}>How</label>
+      {ways.length > 1 ? (
+        <select
+          id={`${id}-way`}
+          className="field"
+          value={triggerKey(trigger)}
+          onChange={(e) => onChange(ways.find((w) => triggerKey(w) === e.target.value) ?? trigger)}
+        >
+          {ways.map((w) => (
+            <option key={triggerKey(w)} value={triggerKey(w)}>
+              {w.kind === 'button' ? 'press' : controlName(w, env)}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <WayChoice view={view} />
+      )}
+      {trigger.kind === 'button' && onDevice.length > 1 && <WithPart trigger={trigger} view={view} />}
+      <span id={`${id}-held`}>Modifiers</span>
+      <div role="group" aria-labelledby={`${id}-held`} className="flex flex-wrap gap-2">
+        {offeredModifiers(env.layout).map((m) => (
+          <button
+            key={m}
+            type="button"
+            className="btn font-chart text-[14px] font-semibold"
+            aria-pressed={held.includes(m)}
+            onClick={() => onChange(withHeld(trigger, toggle(held, m)))}
+          >
+            <ModifierSign modifier={m} /> {modifierName(m, env.systemId)}
+          </button>
+        ))}
+      </div>
+    </>
+  )
+}
+
+function PagePart({
+  trigger,
+  view: { id, onChange, pages },
+}: {
+  trigger: Extract<Trigger, { kind: 'button' | 'turn' }>
+  view: TriggerFieldView
+}) {
+  return (
+    <>
+      <label htmlFor={`${id}-page`}>Page</label>
+      <select
+        id={`${id}-page`}
+        className="field"
+        value={trigger.pageId ?? ''}
+        onChange={(e) => onChange({ ...trigger, pageId: e.target.value })}
+      >
+        {pages.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}
+          </option>
+        ))}
+      </select>
+    </>
+  )
+}
+
+function WayChoice({ view: { id, isPressed, trigger, onChange, held } }: { view: TriggerFieldView }) {
+  return (
+    <select
+      id={`${id}-way`}
+      className="field"
+      disabled={!isPressed}
+      value={actOf(trigger)}
+      onChange={(e) =>
+        onChange(
+          'code' in trigger
+            ? keyTrigger(trigger.code, e.target.value as Act, held)
+            : withAct(trigger, e.target.value as Act),
+        )
+      }
+    >
+      {acts.map((a) => (
+        <option key={a} value={a}>
+          {a === 'press' ? 'pressed once' : a.startsWith('tap') ? `tapped ${actName(a)}` : actName(a)}
+        </option>
+      ))}
+    </select>
+  )
+}
+
+function WithPart({
+  trigger,
+  view: { id, onChange, onDevice, nameOf },
+}: {
+  trigger: Extract<Trigger, { kind: 'button' }>
+  view: TriggerFieldView
+}) {
+  return (
+    <>
+      <label htmlFor={`${id}-with`}>With another held</label>
+      <select
+        id={`${id}-with`}
+        className="field"
+        value={trigger.withId ?? ''}
+        onChange={(e) => {
+          const { withId: _before, ...rest } = trigger
+          onChange(e.target.value === '' ? rest : { ...rest, withId: e.target.value })
+        }}
+      >
+        <option value="">none</option>
+        {onDevice
+          .filter((c) => c.controlId !== trigger.controlId && c.type !== 'dial' && c.type !== 'field')
+          .map((c) => (
+            <option key={c.id} value={c.controlId}>
+              {nameOf(c)}
+            </option>
+          ))}
+      </select>
+    </>
+  )
+}

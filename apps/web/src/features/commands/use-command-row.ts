@@ -1,0 +1,30 @@
+import type { Program } from '@reach-plot/core'
+import { useDerived } from '../../store/selectors.js'
+import type { Row, CommandTableProps } from './use-command-table.js'
+
+/** What is shown and can be done there. */
+export function useCommandRow({
+  row,
+  index,
+  startPx,
+  program,
+  isChosen,
+  choose,
+  onEdit,
+  onDelete,
+  onShow,
+  onOpen,
+}: {
+  row: Row
+  index: number
+  startPx: number
+  program: Program | undefined
+  isChosen: boolean
+  choose: (id: string, on: boolean, range: boolean) => void
+} & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen'>) {
+  const { env } = useDerived()
+  const { command } = row
+  return { index, startPx, command, isChosen, choose, onEdit, row, program, env, onOpen, onShow, onDelete }
+}
+
+export type CommandRowView = ReturnType<typeof useCommandRow>

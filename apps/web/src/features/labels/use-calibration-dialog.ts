@@ -1,0 +1,69 @@
+import { useState } from 'react'
+import { CoreError } from '@reach-plot/core'
+import {
+  calibrationFrom,
+  calibrationMarks,
+  calibrationPage,
+  mediaOf,
+  noAdjust,
+  type Measured,
+  type Stock,
+} from '@reach-plot/core/drawing'
+import { download } from '../../parts/download.js'
+import { fetchLabelFont } from '../../worker/label-font.js'
+import { showProblem } from '../../store/problem.js'
+import { useSettings } from '../../store/settings-store.js'
+import { makeFile } from '../../worker/label-client.js'
+
+/** What is shown and can be done there. */
+export function useCalibrationDialog({ stock, onClose }: { stock: Stock; onClose: () => void }) {
+  const nominal = calibrationMarks(stock)
+  const calibrations = useSettings((s) => s.calibrations)
+  const set = useSettings((s) => s.set)
+  const known = calibrations[stock.id]
+  const [draft, setDraft] = useState<Readonly<Record<keyof Measured, string>>>(() => ({
+    crossXMm: String(nominal.crossXMm),
+    crossYMm: String(nominal.crossYMm),
+    acrossMm: String(nominal.acrossMm),
+    alongMm: String(nominal.alongMm),
+  }))
+  const [fault, setFault] = useState('')
+  const savePage = async (): Promise<void> => {
+    try {
+      const file = await makeFile({
+        document: calibrationPage(stock, await fetchLabelFont()),
+        form: 'pdf',
+        stem: 'calibration',
+        adjust: noAdjust,
+        dpi: 203,
+        stock: '#ffffff',
+        media: mediaOf(stock),
+        rasterType: 'black_1',
+      })
+      download(file.bytes, file.name, file.type)
+    } catch (error) {
+      showProblem(error)
+    }
+  }
+  const save = (): void => {
+    const n = (id: keyof Measured): number => (draft[id].trim() === '' ? NaN : Number(draft[id]))
+    const measured = {
+      crossXMm: n('crossXMm'),
+      crossYMm: n('crossYMm'),
+      acrossMm: n('acrossMm'),
+      alongMm: n('alongMm'),
+    }
+    try {
+      const found = calibrationFrom(measured, nominal)
+      set({ calibrations: { ...calibrations, [stock.id]: found } })
+      onClose()
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error
+      setFault(error.message)
+    }
+  }
+  const { [stock.id]: _dropped, ...others } = calibrations
+  return { stock, onClose, known, set, others, save, savePage, draft, setDraft, nominal, fault }
+}
+
+export type CalibrationDialogView = ReturnType<typeof useCalibrationDialog>

@@ -1,0 +1,130 @@
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
+import { useShallow } from 'zustand/react/shallow'
+import { fullName, reservedBy, searchCommands, triggerKey, type Command } from '@reach-plot/core'
+import { usePlan } from '../../store/plan-store.js'
+import { useDerived, useFrontCommands } from '../../store/selectors.js'
+import { useView } from '../../store/view-store.js'
+
+export const rowHeightPx = 31
+
+/** Commands in front that pass the search, the pressed key and the unplaced filter. */
+function useListed(): readonly Command[] {
+  const commands = useFrontCommands()
+  const { triggersOf } = useDerived()
+  const query = useView((s) => s.query)
+  const triggerQuery = useView((s) => s.triggerQuery)
+  const onlyUnplaced = useView((s) => s.onlyUnplaced)
+  const displaced = useView((s) => s.displaced)
+  return useMemo(() => {
+    let listed: readonly Command[] = query.trim() === '' ? commands : searchCommands(commands, query)
+    if (triggerQuery)
+      listed = listed.filter((c) => triggersOf(c.id).some((t) => triggerKey(t) === triggerKey(triggerQuery)))
+    if (onlyUnplaced) {
+      const order = (c: Command): number =>
+        displaced.includes(c.id) ? displaced.indexOf(c.id) : displaced.length
+      listed = listed.filter((c) => triggersOf(c.id).length === 0).toSorted((a, b) => order(a) - order(b))
+    }
+    return listed
+  }, [commands, triggersOf, query, triggerQuery, onlyUnplaced, displaced])
+}
+
+/** Namesakes that no parameter tells apart show a part of their menu path. */
+export const twinKey = (c: Command): string => `${c.programId} ${fullName(c).toLowerCase()}`
+
+function twinsIn(commands: readonly Command[]): ReadonlySet<string> {
+  const seen = new Set<string>()
+  const twins = new Set<string>()
+  for (const c of commands) {
+    if (seen.has(twinKey(c))) twins.add(twinKey(c))
+    seen.add(twinKey(c))
+  }
+  return twins
+}
+
+/** What it shows. */
+export function useCommandList({
+  searchRef,
+  keyFind,
+  onChosen,
+}: {
+  searchRef: RefObject<HTMLInputElement | null>
+  keyFind: { readonly listening: boolean; listen(on: boolean): void }
+  onChosen: () => void
+}) {
+  const plan = usePlan()
+  const { triggersOf, index } = useDerived()
+  const { query, triggerQuery, onlyUnplaced, commandId, displaced, set } = useView(
+    useShallow((s) => ({
+      query: s.query,
+      triggerQuery: s.triggerQuery,
+      onlyUnplaced: s.onlyUnplaced,
+      commandId: s.commandId,
+      displaced: s.displaced,
+      set: s.set,
+    })),
+  )
+  const all = useFrontCommands()
+  const listed = useListed()
+  const twins = useMemo(() => twinsIn(all), [all])
+  const scroller = useRef<HTMLDivElement>(null)
+  const [active, setActive] = useState(0)
+  const unplacedCount = useMemo(
+    () => all.filter((c) => triggersOf(c.id).length === 0).length,
+    [all, triggersOf],
+  )
+  const rows = useVirtualizer({
+    count: listed.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowHeightPx,
+    overscan: 10,
+  })
+
+  const choose = (command: Command): void => {
+    set({ commandId: command.id, controlRef: null })
+    onChosen()
+  }
+  const move = (step: number): void => {
+    const next = Math.max(0, Math.min(listed.length - 1, active + step))
+    setActive(next)
+    rows.scrollToIndex(next)
+  }
+  const onListKey = (e: KeyboardEvent): void => {
+    const command = listed[active]
+    if (e.key === 'ArrowDown') move(1)
+    else if (e.key === 'ArrowUp') move(-1)
+    else if (e.key === 'Enter' && command) choose(command)
+    else return
+    e.preventDefault()
+  }
+  const systemAction = triggerQuery ? reservedBy(triggerQuery, index) : null
+  const elsewhere = triggerQuery
+    ? (index.holders.get(triggerKey(triggerQuery)) ?? []).filter((c) => !listed.includes(c))
+    : []
+  return {
+    searchRef,
+    listed,
+    active,
+    query,
+    set,
+    setActive,
+    onListKey,
+    keyFind,
+    triggerQuery,
+    systemAction,
+    elsewhere,
+    plan,
+    all,
+    unplacedCount,
+    onlyUnplaced,
+    scroller,
+    rows,
+    triggersOf,
+    commandId,
+    displaced,
+    choose,
+    twins,
+  }
+}
+
+export type CommandListView = ReturnType<typeof useCommandList>

@@ -1,0 +1,85 @@
+import { useState } from 'react'
+import {
+  contextsInWords,
+  reservedBy,
+  toggleShift,
+  triggerKey,
+  triggerName,
+  type CandidatePlace,
+} from '@reach-plot/core'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+import { useHeld, useView } from '../../store/view-store.js'
+import type { Places } from '../../drawing/places.js'
+
+const shownPlaces = 14
+
+/** What is shown and can be done there. */
+export function usePlaceList({
+  places,
+  onPlace,
+  onPlaceBoth,
+  onOther,
+}: {
+  places: Places
+  onPlace: (place: CandidatePlace) => void
+  onPlaceBoth: (place: CandidatePlace) => void
+  onOther: () => void
+}) {
+  const plan = usePlan()
+  const { env, index, triggersOf } = useDerived()
+  const held = useHeld()
+  const controlRef = useView((s) => s.controlRef)
+  const set = useView((s) => s.set)
+  const { command, ranked } = places
+  const edit = useEdit()
+  const [active, setActive] = useState(0)
+  const [shown, setShown] = useState(shownPlaces)
+  const [weighing, setWeighing] = useState(false)
+  const isLocked = index.rules.locks(command)
+  const keptByProgram = plan.rules.lockedProgramIds.includes(command.programId)
+  const opposite = plan.commands.find((c) => c.id === command.oppositeId)
+  const now = triggersOf(command.id)
+  const program = plan.programs.find((p) => p.id === command.programId)
+  const contexts = contextsInWords(command, program)
+  const name = (place: CandidatePlace): string => triggerName(place.trigger, env)
+
+  /** Whether the opposite could take the same key with Shift the other way round. */
+  const pairIsFree = (place: CandidatePlace): boolean => {
+    if (!opposite || triggersOf(opposite.id).length > 0 || place.holders.length > 0) return false
+    const key = triggerKey(toggleShift(place.trigger))
+    return (
+      (index.holders.get(key) ?? []).every((c) => c.programId !== command.programId) &&
+      reservedBy(toggleShift(place.trigger), index) === null
+    )
+  }
+  return {
+    command,
+    contexts,
+    opposite,
+    triggersOf,
+    env,
+    now,
+    isLocked,
+    keptByProgram,
+    edit,
+    weighing,
+    setWeighing,
+    onOther,
+    places,
+    ranked,
+    held,
+    shown,
+    active,
+    controlRef,
+    onPlace,
+    setActive,
+    set,
+    pairIsFree,
+    name,
+    onPlaceBoth,
+    setShown,
+  }
+}
+
+export type PlaceListView = ReturnType<typeof usePlaceList>

@@ -1,0 +1,59 @@
+import { useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { takePlacements } from '../../store/actions.js'
+import { usePlan } from '../../store/plan-store.js'
+import { useDerived } from '../../store/selectors.js'
+import { placementsWith, takenMoves, useSolve } from '../../store/solve-store.js'
+import type { SolvedPlan } from '../../worker/solve-protocol.js'
+
+export const shownKinds = ['all', 'sure', 'place', 'move', 'let go'] as const
+
+/** What it shows. */
+export function useMoves({ solved }: { solved: SolvedPlan }) {
+  const plan = usePlan()
+  const { arrangement } = useDerived()
+  const arrangementId = useSolve((s) => s.arrangementId)
+  const navigate = useNavigate()
+  const [shown, setShown] = useState<(typeof shownKinds)[number]>('all')
+  const [programId, setProgramId] = useState('')
+  const [grouped, setGrouped] = useState(false)
+  const taken = useMemo(
+    () => (arrangement.id === arrangementId ? takenMoves(solved, arrangement.placements) : null),
+    [solved, arrangement, arrangementId],
+  )
+  const { moves } = solved.list
+  const listed = moves.filter(
+    (m) =>
+      (shown === 'all' || m.kind === shown || m.confidence === shown) &&
+      (programId === '' || m.command.programId === programId),
+  )
+  const take = (ids: readonly number[]): void => {
+    if (!taken) return
+    const next = placementsWith(solved, taken, ids)
+    const count = new Set(
+      moves.filter((m) => ids.includes(m.id)).flatMap((m) => m.needs.filter((n) => !taken.has(n))),
+    ).size
+    takePlacements(next, `${count} move${count === 1 ? '' : 's'} taken`)
+  }
+  const open = listed.filter((m) => taken?.has(m.id) !== true)
+  return {
+    moves,
+    taken,
+    shown,
+    setShown,
+    programId,
+    setProgramId,
+    plan,
+    grouped,
+    setGrouped,
+    open,
+    take,
+    solved,
+    navigate,
+    arrangement,
+    arrangementId,
+    listed,
+  }
+}
+
+export type MovesView = ReturnType<typeof useMoves>

@@ -1,0 +1,80 @@
+import { useState } from 'react'
+import { reservedBy, triggerKey, triggerName, type Chord, type Trigger } from '@reach-plot/core'
+import { place } from '../../store/actions.js'
+import { usePlan } from '../../store/plan-store.js'
+import { noHeld, useReachOfSets } from '../../store/reach.js'
+import { heldSetsOf, useDerived, useFrontCommands } from '../../store/selectors.js'
+
+const none = [] as const
+
+/** What is shown and can be done there. */
+export function useTriggerDialog({
+  commandId,
+  start,
+  sends: startSends = none,
+  onClose,
+}: {
+  /** chosen in the sheet where left out */
+  commandId?: string | undefined
+  start: Trigger
+  sends?: readonly Chord[]
+  onClose: () => void
+}) {
+  const plan = usePlan()
+  const { env, arrangement, index, triggersOf } = useDerived()
+  const front = useFrontCommands()
+  const [chosen, setChosen] = useState(commandId ?? front[0]?.id ?? '')
+  const [trigger, setTrigger] = useState(start)
+  const [sends, setSends] = useState<readonly Chord[]>(startSends)
+  const [keep, setKeep] = useState(false)
+  const command = plan.commands.find((c) => c.id === chosen)
+  const { reachOf } = useReachOfSets(noHeld, heldSetsOf(trigger, arrangement))
+  const reach = reachOf(trigger)
+  const name = triggerName(trigger, env)
+  const kept = reservedBy(trigger, index)
+  const holders = (index.holders.get(triggerKey(trigger)) ?? []).filter(
+    (c) => c.id !== chosen && c.programId === command?.programId,
+  )
+  const lacks = index.stages.device(trigger)
+  const program = plan.programs.find((p) => p.id === command?.programId)
+  const isKey = 'code' in trigger
+  const run = (): void => {
+    if (!command) return
+    place(
+      {
+        commandId: command.id,
+        trigger,
+        keepOld: keep,
+        ...(sends.length > 0 && !isKey && { sends }),
+      },
+      name,
+    )
+    onClose()
+  }
+  return {
+    commandId,
+    command,
+    onClose,
+    lacks,
+    run,
+    name,
+    chosen,
+    setChosen,
+    front,
+    program,
+    trigger,
+    setTrigger,
+    isKey,
+    sends,
+    setSends,
+    reach,
+    kept,
+    holders,
+    triggersOf,
+    keep,
+    setKeep,
+    env,
+  }
+}
+
+export type TriggerDialogView = ReturnType<typeof useTriggerDialog>

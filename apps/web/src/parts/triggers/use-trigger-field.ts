@@ -1,0 +1,75 @@
+import { useId } from 'react'
+import {
+  chord,
+  heldOf,
+  keyLegend,
+  pagesOf,
+  plainTriggers,
+  splitControlRef,
+  controlRefOf,
+  type BenchControl,
+  type Trigger,
+} from '@reach-plot/core'
+import { useKeyFind } from '../key-find.js'
+import { usePlan } from '../../store/plan-store.js'
+import { useDerived, usePageOf } from '../../store/selectors.js'
+
+const pageOfTrigger = (trigger: Trigger): string | undefined =>
+  'pageId' in trigger ? trigger.pageId : undefined
+
+/** What is shown and can be done there. */
+export function useTriggerField({
+  trigger,
+  onChange,
+}: {
+  trigger: Trigger
+  onChange: (trigger: Trigger) => void
+}) {
+  const plan = usePlan()
+  const { env, arrangement, bench } = useDerived()
+  const pageOf = usePageOf()
+  const keyFind = useKeyFind(onChange)
+  const id = useId()
+  const held = heldOf(trigger)
+  const refNow = controlRefOf(trigger)
+  const controls = env.controls.filter((c) => plainTriggers(c, []).length > 0)
+  const control = controls.find((c) => (c.code ?? c.id) === refNow)
+  const deviceId =
+    trigger.kind === 'popup' ? '' : (control?.deviceId ?? splitControlRef(refNow ?? '').deviceId)
+  const device = plan.devices.find((d) => d.id === deviceId)
+  const onDevice = controls.filter((c) => c.deviceId === deviceId)
+  const pages = pagesOf(device)
+  const ways = control && control.code === null ? plainTriggers(control, held, pageOfTrigger(trigger)) : []
+  const nameOf = (c: BenchControl): string =>
+    c.code !== null ? keyLegend(c.code, env.layout, env.systemId) : c.name || c.controlId
+
+  const toControl = (c: BenchControl | undefined): void => {
+    if (!c) return
+    if (c.code !== null) onChange(chord(c.code, held))
+    else onChange(plainTriggers(c, held, pageOf(c.deviceId))[0] as Trigger)
+  }
+  const isPressed = trigger.kind === 'chord' || trigger.kind === 'key' || trigger.kind === 'button'
+  return {
+    id,
+    trigger,
+    deviceId,
+    arrangement,
+    onChange,
+    toControl,
+    controls,
+    bench,
+    plan,
+    device,
+    control,
+    onDevice,
+    nameOf,
+    keyFind,
+    pages,
+    ways,
+    env,
+    isPressed,
+    held,
+  }
+}
+
+export type TriggerFieldView = ReturnType<typeof useTriggerField>
