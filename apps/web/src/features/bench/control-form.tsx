@@ -11,10 +11,14 @@ import {
   editDevice,
 } from '@reach-plot/core'
 import { w3cCodes } from '@reach-plot/data'
+import { ChoiceField, TextField, TickField } from '../../parts/fields.js'
 import { NumberBox } from '../../parts/number-box.js'
 import { useEdit } from '../../store/plan-store.js'
 
 const codes = Object.keys(w3cCodes).sort()
+
+/** Changes what all chosen controls have in common. */
+type SetControls = (change: ControlChange, group: string) => void
 
 /** Numbers and names of the chosen controls; of the device itself when none is chosen. */
 export function ControlForm({
@@ -25,123 +29,28 @@ export function ControlForm({
   controls: readonly DrawnControl[]
 }) {
   const edit = useEdit()
-  const id = useId()
   const [first] = controls
   if (!first) return <DeviceForm device={device} />
   const ids = controls.map((c) => c.id)
-  const set = (change: ControlChange, group: string): void =>
+  const set: SetControls = (change, group) =>
     edit((plan) => editControls(plan, device.id, ids, () => change), `${group} ${ids.join()}`)
-  const one = controls.length === 1
+  const isOne = controls.length === 1
   return (
     <>
-      <p className="caption">{one ? first.id : `${controls.length} controls`}</p>
-      <h3 className="title mt-0.5">{one ? first.name || first.id : 'Set for all of them'}</h3>
+      <p className="caption">{isOne ? first.id : `${controls.length} controls`}</p>
+      <h3 className="title mt-0.5">{isOne ? first.name || first.id : 'Set for all of them'}</h3>
       <div className="mt-3 grid grid-cols-2 gap-2">
-        {one && (
-          <label className="col-span-2">
-            <span className="block text-[12px] text-ink-2">Name</span>
-            <input
-              className="field w-full"
-              value={first.name}
-              maxLength={40}
-              onChange={(e) => set({ name: e.target.value }, 'name')}
-            />
-          </label>
-        )}
-        {one && (
-          <>
-            <NumberBox
-              label="Centre across, mm"
-              value={first.xMm}
-              min={-1000}
-              max={2000}
-              onChange={(xMm) => set({ xMm }, 'x')}
-            />
-            <NumberBox
-              label="Centre along, mm"
-              value={first.yMm}
-              min={-1000}
-              max={2000}
-              onChange={(yMm) => set({ yMm }, 'y')}
-            />
-          </>
-        )}
-        <NumberBox
-          label="Width, mm"
-          value={first.widthMm}
-          min={1}
-          max={1000}
-          onChange={(widthMm) => set({ widthMm }, 'w')}
-        />
-        <NumberBox
-          label="Depth, mm"
-          value={first.heightMm}
-          min={1}
-          max={1000}
-          onChange={(heightMm) => set({ heightMm }, 'h')}
-        />
-        <label>
-          <span className="block text-[12px] text-ink-2">Kind</span>
-          <select
-            className="field w-full"
-            value={first.type}
-            onChange={(e) => {
-              const type = controlTypes.find((t) => t === e.target.value)
-              if (type) set({ type }, 'type')
-            }}
-          >
-            {controlTypes.map((t) => (
-              <option key={t} value={t}>
-                {t === 'field' ? 'stroke field' : t}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          <span className="block text-[12px] text-ink-2">Shape</span>
-          <select
-            className="field w-full"
-            value={first.shape}
-            onChange={(e) => set({ shape: e.target.value === 'round' ? 'round' : 'rect' }, 'shape')}
-          >
-            <option value="rect">rectangular</option>
-            <option value="round">round</option>
-          </select>
-        </label>
-        {one && first.type !== 'field' && (
+        {isOne && <PlaceOfControl control={first} set={set} />}
+        <ShapeFields control={first} set={set} />
+        {isOne && first.type !== 'field' && (
           <CodeField code={first.code} onChange={(code) => set({ code }, 'code')} />
         )}
-        {first.type === 'field' && (
-          <div className="col-span-2">
-            <label htmlFor={`${id}-directions`} className="block text-[12px] text-ink-2">
-              Directions of its strokes
-            </label>
-            <select
-              id={`${id}-directions`}
-              className="field w-full"
-              value={first.directions ?? 8}
-              onChange={(e) => {
-                const count = strokeCounts.find((n) => n === Number(e.target.value))
-                if (count) edit((plan) => setDirections(plan, device.id, first.id, count))
-              }}
-            >
-              {strokeCounts.map((n) => (
-                <option key={n} value={n}>
-                  {n}
-                </option>
-              ))}
-            </select>
-          </div>
-        )}
-        <label className="col-span-2 mt-1 flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="accent-(--magenta)"
-            checked={first.thumb === true}
-            onChange={(e) => set({ thumb: e.target.checked }, 'thumb')}
-          />
-          The thumb may work it
-        </label>
+        {first.type === 'field' && <DirectionsField device={device} control={first} />}
+        <div className="col-span-2 mt-1">
+          <TickField checked={first.thumb === true} onChange={(thumb) => set({ thumb }, 'thumb')}>
+            The thumb may work it
+          </TickField>
+        </div>
         {(first.type === 'dial' || first.type === 'wheel') && (
           <NumberBox
             label="Steps in a turn, 0 for not known"
@@ -151,48 +60,143 @@ export function ControlForm({
             onChange={(steps) => set({ stepsPerTurn: steps >= 1 ? Math.round(steps) : undefined }, 'steps')}
           />
         )}
-        <label className="col-span-2 flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="accent-(--magenta)"
-            checked={first.label !== undefined}
-            onChange={(e) => edit((plan) => editControls(plan, device.id, ids, labelArea(e.target.checked)))}
-          />
-          A label area of its own
-        </label>
-        {first.label && (
-          <>
-            {(
-              [
-                ['Label width, mm', 'widthMm', 1],
-                ['Label depth, mm', 'heightMm', 1],
-                ['from the centre across', 'dxMm', -1000],
-                ['from the centre along', 'dyMm', -1000],
-              ] as const
-            ).map(([label, field, min]) => (
-              <NumberBox
-                key={field}
-                label={label}
-                value={first.label?.[field] ?? 0}
-                min={min}
-                max={1000}
-                onChange={(value) =>
-                  edit(
-                    (plan) =>
-                      editControls(plan, device.id, ids, ({ label }) =>
-                        label ? { label: { ...label, [field]: value } } : {},
-                      ),
-                    `label ${field} ${ids.join()}`,
-                  )
-                }
-              />
-            ))}
-          </>
-        )}
+        <LabelAreaFields device={device} ids={ids} control={first} />
       </div>
     </>
   )
 }
+
+function PlaceOfControl({ control, set }: { control: DrawnControl; set: SetControls }) {
+  return (
+    <>
+      <TextField
+        className="col-span-2"
+        label="Name"
+        value={control.name}
+        maxLength={40}
+        onChange={(name) => set({ name }, 'name')}
+      />
+      <NumberBox
+        label="Centre across, mm"
+        value={control.xMm}
+        min={-1000}
+        max={2000}
+        onChange={(xMm) => set({ xMm }, 'x')}
+      />
+      <NumberBox
+        label="Centre along, mm"
+        value={control.yMm}
+        min={-1000}
+        max={2000}
+        onChange={(yMm) => set({ yMm }, 'y')}
+      />
+    </>
+  )
+}
+
+function ShapeFields({ control, set }: { control: DrawnControl; set: SetControls }) {
+  return (
+    <>
+      <NumberBox
+        label="Width, mm"
+        value={control.widthMm}
+        min={1}
+        max={1000}
+        onChange={(widthMm) => set({ widthMm }, 'w')}
+      />
+      <NumberBox
+        label="Depth, mm"
+        value={control.heightMm}
+        min={1}
+        max={1000}
+        onChange={(heightMm) => set({ heightMm }, 'h')}
+      />
+      <ChoiceField
+        label="Kind"
+        value={control.type}
+        options={controlTypes.map((t) => [t, t === 'field' ? 'stroke field' : t] as const)}
+        onChange={(type) => set({ type }, 'type')}
+      />
+      <ChoiceField
+        label="Shape"
+        value={control.shape}
+        options={[
+          ['rect', 'rectangular'],
+          ['round', 'round'],
+        ]}
+        onChange={(shape) => set({ shape }, 'shape')}
+      />
+    </>
+  )
+}
+
+function DirectionsField({ device, control }: { device: DrawnDevice; control: DrawnControl }) {
+  const edit = useEdit()
+  return (
+    <ChoiceField
+      className="col-span-2"
+      label="Directions of its strokes"
+      value={String(control.directions ?? 8)}
+      options={strokeCounts.map((n) => [String(n), String(n)] as const)}
+      onChange={(chosen) => {
+        const count = strokeCounts.find((n) => n === Number(chosen))
+        if (count) edit((plan) => setDirections(plan, device.id, control.id, count))
+      }}
+    />
+  )
+}
+
+const areaFields = [
+  ['Label width, mm', 'widthMm', 1],
+  ['Label depth, mm', 'heightMm', 1],
+  ['from the centre across', 'dxMm', -1000],
+  ['from the centre along', 'dyMm', -1000],
+] as const
+
+function LabelAreaFields({
+  device,
+  ids,
+  control,
+}: {
+  device: DrawnDevice
+  ids: readonly string[]
+  control: DrawnControl
+}) {
+  const edit = useEdit()
+  return (
+    <>
+      <div className="col-span-2">
+        <TickField
+          checked={control.label !== undefined}
+          onChange={(isOwn) => edit((plan) => editControls(plan, device.id, ids, labelArea(isOwn)))}
+        >
+          A label area of its own
+        </TickField>
+      </div>
+      {control.label &&
+        areaFields.map(([label, field, min]) => (
+          <NumberBox
+            key={field}
+            label={label}
+            value={control.label?.[field] ?? 0}
+            min={min}
+            max={1000}
+            onChange={(value) =>
+              edit(
+                (plan) => editControls(plan, device.id, ids, labelAreaWith(field, value)),
+                `label ${field} ${ids.join()}`,
+              )
+            }
+          />
+        ))}
+    </>
+  )
+}
+
+const labelAreaWith =
+  (field: (typeof areaFields)[number][1], value: number) =>
+  ({ label }: DrawnControl): ControlChange =>
+    label ? { label: { ...label, [field]: value } } : {}
 
 /** The key code that a control sends, checked against the codes that there are; empty for none. */
 function CodeField({ code, onChange }: { code: string | null; onChange: (code: string | null) => void }) {
@@ -249,15 +253,13 @@ function DeviceForm({ device }: { device: DrawnDevice }) {
       <p className="caption">The device</p>
       <h3 className="title mt-0.5">{device.controls.length} controls</h3>
       <div className="mt-3 grid grid-cols-2 gap-2">
-        <label className="col-span-2">
-          <span className="block text-[12px] text-ink-2">Name</span>
-          <input
-            className="field w-full"
-            value={device.name}
-            maxLength={120}
-            onChange={(e) => e.target.value !== '' && set({ name: e.target.value }, 'name')}
-          />
-        </label>
+        <TextField
+          className="col-span-2"
+          label="Name"
+          value={device.name}
+          maxLength={120}
+          onChange={(name) => name !== '' && set({ name }, 'name')}
+        />
         <NumberBox
           label="Width, mm"
           value={device.widthMm}
@@ -272,23 +274,13 @@ function DeviceForm({ device }: { device: DrawnDevice }) {
           max={1000}
           onChange={(heightMm) => set({ heightMm }, 'h')}
         />
-        <label className="col-span-2">
-          <span className="block text-[12px] text-ink-2">What it is</span>
-          <select
-            className="field w-full"
-            value={device.form}
-            onChange={(e) => {
-              const form = deviceForms.find((f) => f === e.target.value)
-              if (form) set({ form }, 'form')
-            }}
-          >
-            {deviceForms.map((f) => (
-              <option key={f} value={f}>
-                {f === 'touch' ? 'touch zone' : f}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ChoiceField
+          className="col-span-2"
+          label="What it is"
+          value={device.form}
+          options={deviceForms.map((f) => [f, f === 'touch' ? 'touch zone' : f] as const)}
+          onChange={(form) => set({ form }, 'form')}
+        />
       </div>
       <p className="mt-3 text-[12px] text-ink-2">
         A pen, mouse or trackball is worked by the pointing hand; everything else by the hand on the keys.

@@ -13,7 +13,9 @@ import {
   setOpens,
   setPageProgram,
   groupKey,
-  type DrawnControl, type Page } from '@reach-plot/core'
+  type DrawnControl,
+  type Page,
+} from '@reach-plot/core'
 import { NameDialog } from '../../parts/name-dialog.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'

@@ -9,7 +9,9 @@ import {
   isPointingDevice,
   keyLegend,
   writeDevice,
+  type BoardDevice,
   type Device,
+  type DrawnDevice,
   type PlacedDevice,
   type RestingHand,
   copyDevice,
@@ -23,12 +25,55 @@ import {
   editDevice,
   setPointing,
 } from '@reach-plot/core'
+import { ChoiceField, TickField } from '../../parts/fields.js'
 import { download } from '../../parts/download.js'
 import { NumberBox } from '../../parts/number-box.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
 const fingersOf: readonly (keyof RestingHand['rests'])[] = ['little', 'ring', 'middle', 'index']
+
+/** A device that is on the bench, and what can be done with it. */
+function usePlaced(placed: PlacedDevice, device: Device) {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { bench, hand, env } = useDerived()
+  const id = device.id
+  const outline = footprint(placed, device)
+  const beside = bench.devices
+    .filter((p) => p.deviceId !== id)
+    .flatMap((p) => {
+      const other = plan.devices.find((d) => d.id === p.deviceId)
+      return other ? [{ name: other.name, gap: gapMm(outline, footprint(p, other)) }] : []
+    })
+    .sort((a, b) => a.gap.straightMm - b.gap.straightMm)
+    .slice(0, 4)
+  const legendOf = (controlId: string): string => {
+    const control = deviceControls(device).find((c) => c.id === controlId)
+    if (!control) return controlId
+    return control.code === null
+      ? control.name || control.id
+      : keyLegend(control.code, env.layout, env.systemId)
+  }
+  return {
+    placed,
+    device,
+    id,
+    edit,
+    hand,
+    outline,
+    beside,
+    legendOf,
+    isHome: hand.deviceId === id,
+    isHeld: inPointingHand(bench, plan.devices) === id,
+    needed: isNeeded(bench, id),
+    usedElsewhere: plan.benches.some(
+      (b) => b.id !== bench.id && b.devices.some((d) => d.deviceId === id) && isNeeded(b, id),
+    ),
+  }
+}
+
+type PlacedView = ReturnType<typeof usePlaced>
 
 /** Place, turn and hand of one device on the bench. */
 export function PlacedPanel({
@@ -40,25 +85,8 @@ export function PlacedPanel({
   device: Device
   controlCount: number
 }) {
-  const plan = usePlan()
-  const edit = useEdit()
-  const navigate = useNavigate()
-  const { bench, hand, env } = useDerived()
-  const id = device.id
-  const isHome = hand.deviceId === id
-  const needed = isNeeded(bench, id)
-  const print = footprint(placed, device)
-  const beside = bench.devices
-    .filter((p) => p.deviceId !== id)
-    .flatMap((p) => {
-      const other = plan.devices.find((d) => d.id === p.deviceId)
-      return other ? [{ name: other.name, gap: gapMm(print, footprint(p, other)) }] : []
-    })
-    .sort((a, b) => a.gap.straightMm - b.gap.straightMm)
-    .slice(0, 4)
-  const usedElsewhere = plan.benches.some(
-    (b) => b.id !== bench.id && b.devices.some((d) => d.deviceId === id) && isNeeded(b, id),
-  )
+  const view = usePlaced(placed, device)
+  const { id, edit, outline } = view
   return (
     <div className="px-[14px] pt-3 pb-4">
       <p className="caption">{deviceTitle(device)}</p>
@@ -73,9 +101,25 @@ export function PlacedPanel({
         }
       />
       <p className="mt-1 text-ink-2">
-        {controlCount} controls · {Math.round(print.x1 - print.x0)} × {Math.round(print.y1 - print.y0)} mm
+        {controlCount} controls · {Math.round(outline.x1 - outline.x0)} ×{' '}
+        {Math.round(outline.y1 - outline.y0)} mm
       </p>
+      <PlaceFields view={view} />
+      {device.kind === 'board' ? (
+        <BoardFields board={device} view={view} />
+      ) : (
+        <DrawnFields device={device} view={view} />
+      )}
+      <ClearDistances view={view} />
+      {isPointingDevice(device) ? <PointingPart view={view} /> : <HandPart view={view} />}
+      <DeviceActions view={view} />
+    </div>
+  )
+}
 
+function PlaceFields({ view: { placed, id, edit } }: { view: PlacedView }) {
+  return (
+    <>
       <p className="caption mt-4 border-b border-rule pb-1">Place on the desk</p>
       <div className="mt-2 grid grid-cols-4 gap-2">
         <NumberBox
@@ -107,146 +151,152 @@ export function PlacedPanel({
           onChange={(heightMm) => edit((plan) => moveDevice(plan, id, { heightMm }), `height ${id}`)}
         />
       </div>
+    </>
+  )
+}
+
+function DrawnFields({ device, view: { placed, id, edit } }: { device: DrawnDevice; view: PlacedView }) {
+  return (
+    <div className="mt-2">
+      <TickField
+        checked={placed.mirrored}
+        onChange={(mirrored) => edit((plan) => moveDevice(plan, id, { mirrored }))}
+      >
+        Mirrored, for the other hand
+      </TickField>
+      <TickField
+        checked={device.isSetByProgram === true}
+        onChange={(isSetByProgram) => edit((plan) => editDevice(plan, id, { isSetByProgram }))}
+      >
+        Its driver changes all settings with the program in use
+      </TickField>
+    </div>
+  )
+}
+
+function BoardFields({ board, view: { id, edit } }: { board: BoardDevice; view: PlacedView }) {
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-2">
+      <ChoiceField
+        label="Bottom row"
+        value={board.bottomRow}
+        options={[
+          ['windows', 'Windows style'],
+          ['mac', 'Mac style'],
+        ]}
+        onChange={(bottomRow) => edit((plan) => editDevice(plan, id, { bottomRow }))}
+      />
+      <ChoiceField
+        label="F1 to F12 send"
+        value={board.functionKeys ?? (board.board.startsWith('laptop') ? 'media' : 'plain')}
+        options={[
+          ['plain', 'function keys'],
+          ['media', 'media keys, unless Fn is held'],
+        ]}
+        onChange={(functionKeys) => edit((plan) => editDevice(plan, id, { functionKeys }))}
+      />
+    </div>
+  )
+}
+
+function ClearDistances({ view: { beside } }: { view: PlacedView }) {
+  if (beside.length === 0) return null
+  return (
+    <>
+      <p className="caption mt-4 border-b border-rule pb-1">Clear distance to</p>
+      <ul>
+        {beside.map(({ name, gap }) => (
+          <li key={name} className="flex justify-between border-b border-rule py-1">
+            <span className="truncate">{name}</span>
+            <span className={gap.straightMm < 0 ? 'font-semibold text-magenta' : 'text-ink-2'}>
+              {gap.straightMm < 0 ? 'overlaps' : `${Math.round(gap.straightMm)} mm`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+function PointingPart({ view: { id, edit, isHeld } }: { view: PlacedView }) {
+  return (
+    <>
+      <p className="caption mt-4 border-b border-rule pb-1">Pointing hand</p>
+      {isHeld ? (
+        <p className="mt-2">It holds this one. Another pen or mouse has to be taken up first.</p>
+      ) : (
+        <button type="button" className="btn mt-2" onClick={() => edit((plan) => setPointing(plan, id))}>
+          It holds this one
+        </button>
+      )}
+    </>
+  )
+}
+
+function HandPart({ view: { device, id, edit, isHome, hand, legendOf } }: { view: PlacedView }) {
+  return (
+    <>
+      <p className="caption mt-4 border-b border-rule pb-1">Hand</p>
+      {isHome ? (
+        <div className="mt-2 grid grid-cols-[60px_1fr] items-center gap-x-3 gap-y-1.5">
+          {fingersOf.map((finger) => (
+            <FingerRest key={finger} finger={finger} device={device} legendOf={legendOf} />
+          ))}
+        </div>
+      ) : (
+        <button type="button" className="btn mt-2" onClick={() => edit((plan) => setHome(plan, id))}>
+          Make it the home of the {hand.side} hand
+        </button>
+      )}
+    </>
+  )
+}
+
+function DeviceActions({ view: { device, id, edit, needed, usedElsewhere } }: { view: PlacedView }) {
+  const navigate = useNavigate()
+  const isFixed = needed || usedElsewhere
+  return (
+    <div className="mt-5 flex flex-wrap gap-2">
       {device.kind === 'drawn' && (
-        <label className="mt-2 flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="accent-(--magenta)"
-            checked={placed.mirrored}
-            onChange={(e) => edit((plan) => moveDevice(plan, id, { mirrored: e.target.checked }))}
-          />
-          Mirrored, for the other hand
-        </label>
-      )}
-      {device.kind === 'board' && (
-        <label className="mt-2 flex items-center gap-2">
-          Bottom row
-          <select
-            className="field"
-            value={device.bottomRow}
-            onChange={(e) =>
-              edit((plan) =>
-                editDevice(plan, id, { bottomRow: e.target.value === 'mac' ? 'mac' : 'windows' }),
-              )
-            }
-          >
-            <option value="windows">Windows style</option>
-            <option value="mac">Mac style</option>
-          </select>
-        </label>
-      )}
-      {device.kind === 'board' && (
-        <label className="mt-2 flex items-center gap-2">
-          F1 to F12 send
-          <select
-            className="field"
-            value={device.functionKeys ?? (device.board.startsWith('laptop') ? 'media' : 'plain')}
-            onChange={(e) =>
-              edit((plan) =>
-                editDevice(plan, id, { functionKeys: e.target.value === 'media' ? 'media' : 'plain' }),
-              )
-            }
-          >
-            <option value="plain">function keys</option>
-            <option value="media">media keys, unless Fn is held</option>
-          </select>
-        </label>
-      )}
-      {beside.length > 0 && (
         <>
-          <p className="caption mt-4 border-b border-rule pb-1">Clear distance to</p>
-          <ul>
-            {beside.map(({ name, gap }) => (
-              <li key={name} className="flex justify-between border-b border-rule py-1">
-                <span className="truncate">{name}</span>
-                <span className={gap.straightMm < 0 ? 'font-semibold text-magenta' : 'text-ink-2'}>
-                  {gap.straightMm < 0 ? 'overlaps' : `${Math.round(gap.straightMm)} mm`}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-
-      {isPointingDevice(device) && (
-        <>
-          <p className="caption mt-4 border-b border-rule pb-1">Pointing hand</p>
-          {inPointingHand(bench, plan.devices) === id ? (
-            <p className="mt-2">It holds this one. Another pen or mouse has to be taken up first.</p>
-          ) : (
-            <button type="button" className="btn mt-2" onClick={() => edit((plan) => setPointing(plan, id))}>
-              It holds this one
-            </button>
-          )}
-        </>
-      )}
-      {!isPointingDevice(device) && (
-        <>
-          <p className="caption mt-4 border-b border-rule pb-1">Hand</p>
-          {isHome ? (
-            <div className="mt-2 grid grid-cols-[60px_1fr] items-center gap-x-3 gap-y-1.5">
-              {fingersOf.map((finger) => (
-                <FingerRest key={finger} finger={finger} device={device} legendOf={legendOf} />
-              ))}
-            </div>
-          ) : (
-            <button type="button" className="btn mt-2" onClick={() => edit((plan) => setHome(plan, id))}>
-              Make it the home of the {hand.side} hand
-            </button>
-          )}
-        </>
-      )}
-
-      <div className="mt-5 flex flex-wrap gap-2">
-        {device.kind === 'drawn' && (
           <button type="button" className="btn" onClick={() => void navigate(`/bench/device/${id}`)}>
             <Pencil size={14} aria-hidden="true" /> Edit controls
           </button>
-        )}
-        {device.kind === 'drawn' && (
           <button type="button" className="btn" onClick={() => void navigate(`/bench/device/${id}/commands`)}>
             Commands on it
           </button>
-        )}
-        <button type="button" className="btn" onClick={() => edit((plan) => copyDevice(plan, id))}>
-          <Copy size={14} aria-hidden="true" /> Copy
-        </button>
-        <button
-          type="button"
-          className="btn"
-          onClick={() => download(writeDevice(device), `${device.name}.device.json`, 'application/json')}
-        >
-          <FileDown size={14} aria-hidden="true" /> Export
-        </button>
-        <button
-          type="button"
-          className="btn"
-          disabled={needed}
-          title={needed ? 'The hand is at home on it' : undefined}
-          onClick={() => edit((plan) => takeOffBench(plan, id))}
-        >
-          Take off the bench
-        </button>
-        <button
-          type="button"
-          className="btn"
-          disabled={needed || usedElsewhere}
-          title={needed || usedElsewhere ? 'The hand is at home on it' : undefined}
-          onClick={() => edit((plan) => deleteDevice(plan, id))}
-        >
-          Delete
-        </button>
-      </div>
+        </>
+      )}
+      <button type="button" className="btn" onClick={() => edit((plan) => copyDevice(plan, id))}>
+        <Copy size={14} aria-hidden="true" /> Copy
+      </button>
+      <button
+        type="button"
+        className="btn"
+        onClick={() => download(writeDevice(device), `${device.name}.device.json`, 'application/json')}
+      >
+        <FileDown size={14} aria-hidden="true" /> Export
+      </button>
+      <button
+        type="button"
+        className="btn"
+        disabled={needed}
+        title={needed ? 'The hand is at home on it' : undefined}
+        onClick={() => edit((plan) => takeOffBench(plan, id))}
+      >
+        Remove from the bench
+      </button>
+      <button
+        type="button"
+        className="btn"
+        disabled={isFixed}
+        title={isFixed ? 'The hand is at home on it' : undefined}
+        onClick={() => edit((plan) => deleteDevice(plan, id))}
+      >
+        Delete
+      </button>
     </div>
   )
-
-  function legendOf(controlId: string): string {
-    const control = deviceControls(device).find((c) => c.id === controlId)
-    if (!control) return controlId
-    return control.code === null
-      ? control.name || control.id
-      : keyLegend(control.code, env.layout, env.systemId)
-  }
 }
 
 function FingerRest({

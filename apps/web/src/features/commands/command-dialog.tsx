@@ -1,4 +1,4 @@
-import { lazy, Suspense, useId, type ReactNode } from 'react'
+import { lazy, Suspense } from 'react'
 import {
   commandKinds,
   contextsInWords,
@@ -10,6 +10,7 @@ import {
   moveToProgram,
 } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
+import { ChoiceField, TextField } from '../../parts/fields.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
 import { HintsField } from './hints-field.js'
@@ -86,22 +87,22 @@ export function CommandDialog(props: { command: Command; onClose: () => void }) 
 }
 
 function CommandFields({ view }: { view: CommandDialogView }) {
-  const { command, set, plan, edit , mates } = view
+  const { command, set, plan, edit, mates } = view
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3">
-      <Text
+      <TextField
         label="Name"
         value={command.name}
         maxLength={120}
         onChange={(name) => name !== '' && set({ name }, 'name')}
       />
-      <Text
+      <TextField
         label="Parameter, which tells it from others of its name"
         value={command.parameter ?? ''}
         maxLength={60}
         onChange={(parameter) => set({ parameter }, 'parameter')}
       />
-      <Choice
+      <ChoiceField
         label="Program"
         value={command.programId}
         options={plan.programs.map((p) => [p.id, p.name])}
@@ -109,7 +110,7 @@ function CommandFields({ view }: { view: CommandDialogView }) {
       />
       <MenuPathField view={view} />
       <ContextFields view={view} />
-      <Choice
+      <ChoiceField
         label="Kind"
         value={command.kind ?? 'once'}
         options={commandKinds.map((k) => [k, kindNames[k]])}
@@ -117,7 +118,7 @@ function CommandFields({ view }: { view: CommandDialogView }) {
       />
       <UsesField view={view} />
       <HarmField view={view} />
-      <Text
+      <TextField
         label="The way out of it"
         value={command.damage?.wayOut ?? ''}
         maxLength={300}
@@ -125,14 +126,14 @@ function CommandFields({ view }: { view: CommandDialogView }) {
         onChange={(wayOut) => command.damage && set({ damage: { ...command.damage, wayOut } }, 'wayOut')}
       />
       <HintsField hints={command.hints ?? []} onChange={(hints) => set({ hints }, 'hints')} />
-      <Choice
+      <ChoiceField
         label="Opposite"
         value={command.oppositeId ?? ''}
         options={[['', 'none'], ...mates.map((c) => [c.id, fullName(c)] as const)]}
         onChange={(oppositeId) => set({ oppositeId }, 'opposite')}
       />
       <TiesFields view={view} />
-      <Text
+      <TextField
         label="Short label"
         value={command.label ?? ''}
         maxLength={60}
@@ -141,7 +142,7 @@ function CommandFields({ view }: { view: CommandDialogView }) {
       <Suspense fallback={<div />}>
         <IconField icon={command.icon} name={command.name} onChange={(icon) => set({ icon }, 'icon')} />
       </Suspense>
-      <Text
+      <TextField
         label="Note"
         value={command.note ?? ''}
         maxLength={2000}
@@ -154,7 +155,7 @@ function CommandFields({ view }: { view: CommandDialogView }) {
 
 function MenuPathField({ view: { command, set } }: { view: CommandDialogView }) {
   return (
-    <Text
+    <TextField
       label={`Menu path, ${command.menu.length} deep`}
       value={command.menu.join(' › ')}
       maxLength={300}
@@ -207,7 +208,7 @@ function ContextFields({ view: { program, command, set } }: { view: CommandDialo
 
 function UsesField({ view: { command, set } }: { view: CommandDialogView }) {
   return (
-    <Text
+    <TextField
       label="Uses an hour"
       value={String(command.usesPerHour)}
       onChange={(text) => {
@@ -221,7 +222,7 @@ function UsesField({ view: { command, set } }: { view: CommandDialogView }) {
 
 function HarmField({ view: { command, set } }: { view: CommandDialogView }) {
   return (
-    <Choice
+    <ChoiceField
       label="What a slip costs"
       value={command.damage?.level ?? ''}
       options={[['', 'nothing'], ...damageLevels.map((d) => [d, damageNames[d]] as const)]}
@@ -240,7 +241,7 @@ function HarmField({ view: { command, set } }: { view: CommandDialogView }) {
 function TiesFields({ view: { siblings, set, plan, mates } }: { view: CommandDialogView }) {
   return (
     <div>
-      <Choice
+      <ChoiceField
         label="Belongs together with"
         value=""
         options={[
@@ -269,76 +270,6 @@ function TiesFields({ view: { siblings, set, plan, mates } }: { view: CommandDia
           })}
         </ul>
       )}
-    </div>
-  )
-}
-
-function Text({
-  label,
-  value,
-  onChange,
-  maxLength,
-  disabled = false,
-  lazily = false,
-  className = '',
-}: {
-  label: string
-  value: string
-  onChange: (text: string) => void
-  maxLength?: number
-  disabled?: boolean
-  /** what is typed is only taken when the field is left, where half a text would read back differently */
-  lazily?: boolean
-  className?: string
-}) {
-  const id = useId()
-  return (
-    <div className={className}>
-      <label htmlFor={id} className="block text-[12px] text-ink-2">
-        {label}
-      </label>
-      <input
-        id={id}
-        key={lazily ? value : 'live'}
-        className="field w-full"
-        maxLength={maxLength}
-        disabled={disabled}
-        {...(lazily
-          ? {
-              defaultValue: value,
-              onBlur: (e: React.FocusEvent<HTMLInputElement>) =>
-                e.target.value !== value && onChange(e.target.value),
-            }
-          : { value, onChange: (e: React.ChangeEvent<HTMLInputElement>) => onChange(e.target.value) })}
-      />
-    </div>
-  )
-}
-
-function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string
-  value: T
-  options: readonly (readonly [T, string])[]
-  onChange: (value: T) => void
-}): ReactNode {
-  const id = useId()
-  return (
-    <div>
-      <label htmlFor={id} className="block text-[12px] text-ink-2">
-        {label}
-      </label>
-      <select id={id} className="field w-full" value={value} onChange={(e) => onChange(e.target.value as T)}>
-        {options.map(([v, name]) => (
-          <option key={v} value={v}>
-            {name}
-          </option>
-        ))}
-      </select>
     </div>
   )
 }

@@ -1,6 +1,6 @@
 import type { Measured, Stock } from '@reach-plot/core/drawing'
 import { Dialog } from '../../parts/dialog.js'
-import { FaultText } from './fields.js'
+import { FaultText } from '../../parts/fields.js'
 import { useCalibrationDialog, type CalibrationDialogView } from './use-calibration-dialog.js'
 
 /** What is measured, in the order of the page that is printed. */

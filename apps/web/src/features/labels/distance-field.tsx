@@ -1,7 +1,7 @@
 import { setLabelRule } from '@reach-plot/core'
 import type { ReactNode } from 'react'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { NumberField } from './number-field.js'
+import { NumberField } from '../../parts/number-field.js'
 
 /** How far away the sheet is read, which sets the height of its letters. */
 export function DistanceField({ children }: { children?: ReactNode }) {

@@ -15,7 +15,7 @@ import { ModifierSign } from '../../parts/modifier-sign.js'
 import { endEditGroup, useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { DrawingMarks } from './drawing-view.js'
-import { CheckField, ColourField, SelectField } from './fields.js'
+import { TickField, ColourField, SelectField } from '../../parts/fields.js'
 import { IconImage, IconPicker } from '../../parts/icons/icon-picker.js'
 import { contentChoices, shapeChoices } from './label-rule-fields.js'
 import { useIcons } from '../../parts/icons/use-icons.js'
@@ -100,7 +100,6 @@ function EntryFields(props: { controlId: string; entry: NamedEntry; view: SheetV
     only,
     setWords,
 
-
     picking,
     setPicking,
 
@@ -123,9 +122,9 @@ function EntryFields(props: { controlId: string; entry: NamedEntry; view: SheetV
             .join(', ')}
         </span>
         <span className="ml-auto shrink-0">
-          <CheckField checked={only} onChange={(on) => setWords(on ? {} : null)}>
+          <TickField checked={only} onChange={(on) => setWords(on ? {} : null)}>
             Other words on this key
-          </CheckField>
+          </TickField>
         </span>
       </p>
       <EntryTexts view={view} />
@@ -338,14 +337,14 @@ function KeyFields({ controlId }: { controlId: string }) {
         />
       </div>
       <div className="mt-2 flex flex-wrap gap-4">
-        <CheckField
+        <TickField
           checked={own.ink !== undefined || own.keyColour !== undefined}
           onChange={(on) =>
             set(on ? { ink: rule.ink, keyColour: rule.keyColour } : { ink: undefined, keyColour: undefined })
           }
         >
           Colours of its own
-        </CheckField>
+        </TickField>
         {own.ink !== undefined && (
           <ColourField label="Ink" value={own.ink} onChange={(ink) => set({ ink })} />
         )}

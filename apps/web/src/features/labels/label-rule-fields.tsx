@@ -6,8 +6,8 @@ import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { offeredModifiers } from '../../parts/held-sets.js'
 import { DistanceField } from './distance-field.js'
-import { CheckField, SelectField } from './fields.js'
-import { NumberField } from './number-field.js'
+import { TickField, SelectField } from '../../parts/fields.js'
+import { NumberField } from '../../parts/number-field.js'
 
 export const contentChoices: readonly { readonly id: Content; readonly name: string }[] = [
   { id: 'text', name: 'words' },
@@ -54,9 +54,9 @@ export function LabelRuleFields() {
         <legend className="caption mb-0.5">Levels with</legend>
         <div className="flex flex-wrap gap-x-3 gap-y-0.5">
           {offeredModifiers(env.layout).map((m) => (
-            <CheckField key={m} checked={!rule.without.includes(m)} onChange={() => toggle(m)}>
+            <TickField key={m} checked={!rule.without.includes(m)} onChange={() => toggle(m)}>
               <ModifierSign modifier={m} /> {modifierName(m, env.systemId)}
-            </CheckField>
+            </TickField>
           ))}
         </div>
       </fieldset>
@@ -67,12 +67,12 @@ export function LabelRuleFields() {
         onChange={(levels) => set({ levels })}
       />
       <div>
-        <CheckField checked={rule.showLegend} onChange={(showLegend) => set({ showLegend })}>
+        <TickField checked={rule.showLegend} onChange={(showLegend) => set({ showLegend })}>
           The key’s own letter too
-        </CheckField>
-        <CheckField checked={rule.showChord} onChange={(showChord) => set({ showChord })}>
+        </TickField>
+        <TickField checked={rule.showChord} onChange={(showChord) => set({ showChord })}>
           The chord in words under each command
-        </CheckField>
+        </TickField>
       </div>
       <SelectField
         label="Shape"

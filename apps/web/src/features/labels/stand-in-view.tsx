@@ -1,6 +1,6 @@
 import { showProblem } from '../../store/problem.js'
 import { clearStandIn, standInAddress, type StandInState } from '../../store/print-api.js'
-import { CheckField } from './fields.js'
+import { TickField } from '../../parts/fields.js'
 import { useStandIn, type StandInScreen } from './use-stand-in.js'
 
 const faultNames = [
@@ -93,9 +93,9 @@ function PrinterFaults({ view: { problem, state, setFault } }: { view: StandInSc
         {/* what is switched on is not known before the printer has answered */}
         {state &&
           faultNames.map(({ id, name }) => (
-            <CheckField key={id} checked={state.faults.includes(id)} onChange={(on) => setFault(id, on)}>
+            <TickField key={id} checked={state.faults.includes(id)} onChange={(on) => setFault(id, on)}>
               {name}
-            </CheckField>
+            </TickField>
           ))}
       </fieldset>
       <button

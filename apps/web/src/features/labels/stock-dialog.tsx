@@ -1,7 +1,7 @@
 import { dropStock } from '@reach-plot/core'
 import type { Stock } from '@reach-plot/core/drawing'
 import { Dialog } from '../../parts/dialog.js'
-import { CheckField, FaultText, SelectField } from './fields.js'
+import { TickField, FaultText, SelectField } from '../../parts/fields.js'
 import { useStockDialog, type StockDialogView, fieldsOf } from './use-stock-dialog.js'
 
 /** A stock of the person's own: a sheet, a sheet of labels, or a roll. */
@@ -83,14 +83,14 @@ function StockForm({
         ))}
       </div>
       {draft.kind !== 'sheet' && (
-        <CheckField checked={draft.round} onChange={(round) => setDraft({ ...draft, round })}>
+        <TickField checked={draft.round} onChange={(round) => setDraft({ ...draft, round })}>
           Round labels
-        </CheckField>
+        </TickField>
       )}
       {isOwn && (
-        <CheckField checked={asNew} onChange={setAsNew}>
+        <TickField checked={asNew} onChange={setAsNew}>
           Keep “{stock.name}” and add this one
-        </CheckField>
+        </TickField>
       )}
       <FaultText>{fault}</FaultText>
     </div>

@@ -1,8 +1,8 @@
 import { leastContrast, type Material } from '@reach-plot/core/label-design'
 import type { CutKind } from '@reach-plot/core/drawing'
 import { CalibrationDialog } from './calibration-dialog.js'
-import { CheckField, ColourField, SelectField } from './fields.js'
-import { NumberField } from './number-field.js'
+import { TickField, ColourField, SelectField } from '../../parts/fields.js'
+import { NumberField } from '../../parts/number-field.js'
 import { StockDialog } from './stock-dialog.js'
 import { useStockFields, type StockFieldsView } from './use-stock-fields.js'
 
@@ -84,9 +84,9 @@ function GridFields({ view: { stock, skip, onSkip, rule, set, contrast } }: { vi
         choices={cutChoices}
         onChange={(cut) => set({ cut })}
       />
-      <CheckField checked={rule.mirror} onChange={(mirror) => set({ mirror })}>
+      <TickField checked={rule.mirror} onChange={(mirror) => set({ mirror })}>
         Mirrored, for stock read from behind
-      </CheckField>
+      </TickField>
     </>
   )
 }

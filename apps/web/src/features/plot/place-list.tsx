@@ -1,6 +1,16 @@
 import { Lock, LockOpen } from 'lucide-react'
 import { useMemo } from 'react'
-import { modifierName, placeReason, controlRefOf, toggleShift, triggerKey, triggerName, type ChordReach, type CandidatePlace, toggleRule } from '@reach-plot/core'
+import {
+  modifierName,
+  placeReason,
+  controlRefOf,
+  toggleShift,
+  triggerKey,
+  triggerName,
+  type ChordReach,
+  type CandidatePlace,
+  toggleRule,
+} from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
 import { useDerived } from '../../store/selectors.js'

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { useId, type ChangeEvent, type FocusEvent, type ReactNode } from 'react'
 
 /** A choice among named things, with its caption. */
 export function SelectField<T extends string>({
@@ -28,7 +28,7 @@ export function SelectField<T extends string>({
   )
 }
 
-export function CheckField({
+export function TickField({
   checked,
   onChange,
   children,
@@ -82,3 +82,58 @@ export const FaultText = ({ children }: { children: string }) =>
       {children}
     </p>
   )
+
+/** A text with its label above it. */
+export function TextField({
+  label,
+  value,
+  onChange,
+  maxLength,
+  disabled = false,
+  lazily = false,
+  className = '',
+}: {
+  label: string
+  value: string
+  onChange: (text: string) => void
+  maxLength?: number
+  disabled?: boolean
+  /** what is typed is only taken when the field is left, where half a text would read back differently */
+  lazily?: boolean
+  className?: string
+}) {
+  const id = useId()
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="block text-[12px] text-ink-2">
+        {label}
+      </label>
+      <input
+        id={id}
+        key={lazily ? value : 'live'}
+        className="field w-full"
+        maxLength={maxLength}
+        disabled={disabled}
+        {...(lazily
+          ? {
+              defaultValue: value,
+              onBlur: (e: FocusEvent<HTMLInputElement>) =>
+                e.target.value !== value && onChange(e.target.value),
+            }
+          : { value, onChange: (e: ChangeEvent<HTMLInputElement>) => onChange(e.target.value) })}
+      />
+    </div>
+  )
+}
+
+/** A choice among a few named things given as pairs. Where there can be many, use a chooser that searches. */
+export const ChoiceField = <T extends string>({
+  options,
+  ...rest
+}: {
+  label: string
+  value: T
+  options: readonly (readonly [T, string])[]
+  onChange: (value: T) => void
+  className?: string
+}) => <SelectField {...rest} choices={options.map(([id, name]) => ({ id, name }))} />
