@@ -1,3 +1,4 @@
+import { ClashSign } from '../parts/severity-sign.js'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { arrangementFigures } from '@reach-plot/core'
@@ -36,10 +37,9 @@ export function StatusLine() {
       )}
       <Link to="/clashes" className={clashes.length > 0 ? 'text-magenta' : ''}>
         <b>
-          {clashes.length > 0 && '▲ '}
-          {clashes.length} clash{clashes.length === 1 ? '' : 'es'}
+          {clashes.length > 0 && <ClashSign />} {clashes.length} clash{clashes.length === 1 ? '' : 'es'}
         </b>
-        {blocking > 0 && `, ${blocking} block`}
+        {blocking > 0 && `, ${blocking} never arrive${blocking === 1 ? 's' : ''}`}
       </Link>
       <span className="ml-auto flex items-center gap-3">
         <SaveNote />

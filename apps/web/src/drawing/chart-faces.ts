@@ -20,7 +20,7 @@ import {
 } from '@reach-plot/core'
 import type { Derived } from '../store/selectors.js'
 import type { FacePart, KeyFace } from './key-face.js'
-import { reservedNote } from '../parts/words.js'
+import { reservedNote, verdictWords } from '../parts/words.js'
 import { offeredHeld } from '../parts/held-sets.js'
 import { flaggedRanks, type Places } from './places.js'
 
@@ -71,161 +71,207 @@ const nameOf = (holders: readonly Command[]): string =>
 
 /** What each key of the bench shows, from the plan, the modifier set and the chosen command. */
 export function keyFaces(input: FaceInput): KeyFace[] {
-  const { derived, front, held, byControl, places } = input
-  const { env, index } = derived
-  const stations = new Set(Object.values(derived.rests))
-  const ranks = new Map<string, number>()
-  places?.ranked.slice(0, flaggedRanks).forEach((place, i) => ranks.set(triggerKey(place.trigger), i + 1))
-  const best = places?.ranked[0]?.totalMs ?? 0
-  const down = new Set(held.flatMap((m) => modifierCodes(m, env.layout.altGraph)))
-  const others = offeredHeld(env.layout).filter((h) => h.join() !== held.join())
-  const current = new Set(places ? derived.triggersOf(places.command.id).map(triggerKey) : [])
-
-  return env.controls.map((control): KeyFace => {
-    const { code } = control
-    const controlRef = refOfControl(control)
-    const page = code === null ? input.pageOf(control.deviceId) : undefined
-    const base = {
-      control,
-      controlRef,
-      pennants: [],
-      parts: [],
-      rank: null,
-      isStation: stations.has(control.id),
-      isClash: false,
-      isLocked: false,
-      isCurrent: false,
-      isDown: code !== null && down.has(code),
-      isChosen: input.chosenRef === controlRef,
-      tabIndex: input.tabId === control.id ? 0 : -1,
-      tint: 0,
-      timeMs: null,
-      caption: '',
-    } as const
-    const triggers = plainTriggers(control, held, page)
-    const [trigger] = triggers
-    const legend = code === null ? shortName(control) : keyLegend(code, env.layout, env.systemId)
-    if (code !== null && isModifierCode(code))
-      return {
-        ...base,
-        legend,
-        state: 'held',
-        description: `${legend}, modifier${base.isDown ? ', held' : ''}`,
-      }
-    const asChord: Trigger | undefined =
-      trigger ?? (code === null ? undefined : { kind: 'chord', modifiers: [...held], code })
-    if (!asChord)
-      return {
-        ...base,
-        legend,
-        state: 'none',
-        description: `${control.name ?? legend}, carries no command by itself`,
-      }
-
-    const key = triggerKey(asChord)
-    const parts = triggers.length > 1 ? triggers.map((t) => partOf(t, input, ranks)) : []
-    const holders = parts.length > 0 ? parts.flatMap((p) => p.holders) : holdersInFront(derived, front, key)
-    const barred = index.rules.bars(controlRef)
-    const taken = parts.length > 0 ? null : reservedBy(asChord, index)
-    const kept = barred ? 'must not be used' : taken === null ? null : reservedNote(taken)
-    const reach = byControl?.[controlRef]
-    const place = places?.byControlRef.get(controlRef)
-    const isFull = parts.length > 0 ? parts.every((p) => p.holders.length > 0) : holders.length > 0
-    const state = kept !== null ? 'system' : isFull ? 'taken' : 'free'
-    const keys = triggers.length > 0 ? triggers.map(triggerKey) : [key]
-    // what works with a snag is told under Clashes; a mark on every other key would say nothing
-    const isClash =
-      holders.length > 0 &&
-      keys.some(
-        (k) => (derived.clashOf.get(groupKey(front.programId, k))?.severity ?? 'caution') !== 'caution',
-      )
-    const pennants = [
-      ...new Set(
-        others
-          .filter((h) =>
-            plainTriggers(control, h, page).some(
-              (t) => holdersInFront(derived, front, triggerKey(t)).length > 0,
-            ),
-          )
-          .flatMap((h) => h),
-      ),
-    ]
-    const cannot = code !== null && !canCarry(code)
-    const passed = input.free ? input.free.has(controlRef) : true
-    const away = !control.pointing && (reach === undefined || reach.verdict === 'away')
-    const tint =
-      state !== 'free' || away || cannot || !passed
-        ? 0
-        : place
-          ? tintOf(place.totalMs - best, placeSteps)
-          : reach
-            ? tintOf(reach.effort, reachSteps)
-            : 0
-    const rank = Math.min(...keys.map((k) => ranks.get(k) ?? Infinity))
-    const opens = 'pageId' in asChord ? index.stages.opensPage(asChord) : undefined
-    return {
-      ...base,
-      legend,
-      state,
-      caption:
-        opens !== undefined
-          ? opens === null
-            ? '‹ back'
-            : `${env.legends?.get(`${control.deviceId}@${opens}`) ?? opens} ›`
-          : parts.length > 0
-            ? ''
-            : nameOf(holders),
-      parts,
-      tint,
-      pennants,
-      isClash,
-      isLocked: index.rules.locksControl(controlRef) || holders.some(index.rules.locks),
-      timeMs: away || cannot || !passed ? null : (place?.reach.timeMs ?? reach?.timeMs ?? null),
-      rank: Number.isFinite(rank) ? rank : null,
-      isCurrent: keys.some((k) => current.has(k)),
-      description: describeKey(
-        triggerName(asChord, env),
-        holders,
-        kept,
-        reach,
-        place,
-        Number.isFinite(rank) ? rank : undefined,
-        isClash,
-        index.rules.locksControl(controlRef) || holders.some(index.rules.locks),
-      ),
-    }
-  })
+  const { derived, held, places } = input
+  const { layout, controls } = derived.env
+  const shared: FaceState = {
+    input,
+    stations: new Set(Object.values(derived.rests)),
+    ranks: new Map(places?.ranked.slice(0, flaggedRanks).map((p, i) => [triggerKey(p.trigger), i + 1])),
+    bestMs: places?.ranked[0]?.totalMs ?? 0,
+    down: new Set(held.flatMap((m) => modifierCodes(m, layout.altGraph))),
+    otherSets: offeredHeld(layout).filter((h) => h.join() !== held.join()),
+    current: new Set(places ? derived.triggersOf(places.command.id).map(triggerKey) : []),
+  }
+  return controls.map((control) => keyFace(control, shared))
 }
 
-function partOf(trigger: Trigger, input: FaceInput, ranks: ReadonlyMap<string, number>): FacePart {
+/** What all keys of one picture share. */
+interface FaceState {
+  readonly input: FaceInput
+  /** controls on which a finger rests */
+  readonly stations: ReadonlySet<string>
+  /** 1 is best; only the places that carry a flag */
+  readonly ranks: ReadonlyMap<TriggerKey, number>
+  readonly bestMs: number
+  /** codes of the modifier keys that are held */
+  readonly down: ReadonlySet<string>
+  readonly otherSets: readonly (readonly Modifier[])[]
+  /** where the chosen command is now */
+  readonly current: ReadonlySet<TriggerKey>
+}
+
+function keyFace(control: BenchControl, shared: FaceState): KeyFace {
+  const { input, stations, down } = shared
+  const { env } = input.derived
+  const { code } = control
+  const controlRef = refOfControl(control)
+  const base = {
+    control,
+    controlRef,
+    legend: code === null ? shortName(control) : keyLegend(code, env.layout, env.systemId),
+    pennants: [],
+    parts: [],
+    rank: null,
+    isStation: stations.has(control.id),
+    isClash: false,
+    isLocked: false,
+    isCurrent: false,
+    isDown: code !== null && down.has(code),
+    isChosen: input.chosenRef === controlRef,
+    tabIndex: input.tabId === control.id ? 0 : -1,
+    tint: 0,
+    timeMs: null,
+    caption: '',
+  } as const
+  if (code !== null && isModifierCode(code))
+    return {
+      ...base,
+      state: 'held',
+      description: `${base.legend}, modifier${base.isDown ? ', held' : ''}`,
+    }
+  const page = code === null ? input.pageOf(control.deviceId) : undefined
+  const triggers = plainTriggers(control, input.held, page)
+  const first: Trigger | undefined =
+    triggers[0] ?? (code === null ? undefined : { kind: 'chord', modifiers: [...input.held], code })
+  if (!first)
+    return {
+      ...base,
+      state: 'none',
+      description: `${control.name ?? base.legend}, carries no command by itself`,
+    }
+  return { ...base, ...plotOf(control, [first, ...triggers.slice(1)], page, shared) }
+}
+
+/** What stands on a key that can carry a command, and how good it is for the chosen one. */
+function plotOf(
+  control: BenchControl,
+  triggers: readonly [Trigger, ...Trigger[]],
+  page: string | undefined,
+  shared: FaceState,
+): Omit<KeyFace, 'control' | 'controlRef' | 'legend' | 'isStation' | 'isDown' | 'isChosen' | 'tabIndex'> {
+  const { input, ranks, current } = shared
+  const { derived, front } = input
+  const { env, index } = derived
+  const controlRef = refOfControl(control)
+  const [first] = triggers
+  const keys = triggers.map(triggerKey)
+  const parts = triggers.length > 1 ? triggers.map((t) => partOf(t, input, ranks)) : []
+  const holders =
+    parts.length > 0 ? parts.flatMap((p) => p.holders) : holdersInFront(derived, front, triggerKey(first))
+  const reserved = parts.length > 0 ? null : reservedBy(first, index)
+  const closed = index.rules.bars(controlRef)
+    ? 'must not be used'
+    : reserved === null
+      ? null
+      : reservedNote(reserved)
+  const isFull = parts.length > 0 ? parts.every((p) => p.holders.length > 0) : holders.length > 0
+  const state = closed !== null ? 'system' : isFull ? 'taken' : 'free'
+  const best = Math.min(...keys.map((k) => ranks.get(k) ?? Infinity))
+  const rank = Number.isFinite(best) ? best : null
+  // what works with a snag is told under Clashes; a mark on every other key would say nothing
+  const isClash =
+    holders.length > 0 &&
+    keys.some((k) => (derived.clashOf.get(groupKey(front.programId, k))?.severity ?? 'caution') !== 'caution')
+  const isLocked = index.rules.locksControl(controlRef) || holders.some(index.rules.locks)
+  const opens = 'pageId' in first ? index.stages.opensPage(first) : undefined
+  const reach = input.byControl?.[controlRef]
+  const place = input.places?.byControlRef.get(controlRef)
+  return {
+    state,
+    caption:
+      opens === undefined
+        ? parts.length > 0
+          ? ''
+          : nameOf(holders)
+        : opens === null
+          ? '‹ back'
+          : `${env.legends?.get(`${control.deviceId}@${opens}`) ?? opens} ›`,
+    parts,
+    ...tintAndTime(control, state, reach, place, shared),
+    pennants: pennantsOf(control, page, shared),
+    isClash,
+    isLocked,
+    rank,
+    isCurrent: keys.some((k) => current.has(k)),
+    description: describeKey({
+      name: triggerName(first, env),
+      holders,
+      closed,
+      reach,
+      place,
+      rank,
+      isClash,
+      isLocked,
+    }),
+  }
+}
+
+/** How good a free key is: against the best place of the chosen command, or else by what a press costs the hand. */
+function tintAndTime(
+  control: BenchControl,
+  state: KeyFace['state'],
+  reach: ReachByControl[string] | undefined,
+  place: CandidatePlace | undefined,
+  { input, bestMs }: FaceState,
+): Pick<KeyFace, 'tint' | 'timeMs'> {
+  const isAway = control.pointing !== true && (reach === undefined || reach.verdict === 'away')
+  const cannot = control.code !== null && !canCarry(control.code)
+  const passes = input.free ? input.free.has(refOfControl(control)) : true
+  if (isAway || cannot || !passes) return { tint: 0, timeMs: null }
+  const tint = place
+    ? tintOf(place.totalMs - bestMs, placeSteps)
+    : reach
+      ? tintOf(reach.effort, reachSteps)
+      : 0
+  return { tint: state === 'free' ? tint : 0, timeMs: place?.reach.timeMs ?? reach?.timeMs ?? null }
+}
+
+/** Modifiers of the other sets with which the key holds a command of the program in use. */
+function pennantsOf(control: BenchControl, page: string | undefined, shared: FaceState): Modifier[] {
+  const { derived, front } = shared.input
+  const holds = (held: readonly Modifier[]): boolean =>
+    plainTriggers(control, held, page).some((t) => holdersInFront(derived, front, triggerKey(t)).length > 0)
+  return [...new Set(shared.otherSets.filter(holds).flat())]
+}
+
+function partOf(trigger: Trigger, input: FaceInput, ranks: ReadonlyMap<TriggerKey, number>): FacePart {
   const key = triggerKey(trigger)
   const holders = holdersInFront(input.derived, input.front, key)
   return { trigger, key, holders, caption: nameOf(holders), rank: ranks.get(key) ?? null }
 }
 
-function describeKey(
-  name: string,
-  holders: readonly Command[],
-  kept: string | null,
-  reach: ReachByControl[string] | undefined,
-  place: CandidatePlace | undefined,
-  rank: number | undefined,
-  isClash: boolean,
-  isLocked: boolean,
-): string {
+/** What a screen reader says of a key. */
+function describeKey({
+  name,
+  holders,
+  closed,
+  reach,
+  place,
+  rank,
+  isClash,
+  isLocked,
+}: {
+  name: string
+  holders: readonly Command[]
+  /** why nothing can be placed there, or null */
+  closed: string | null
+  reach: ReachByControl[string] | undefined
+  place: CandidatePlace | undefined
+  rank: number | null
+  isClash: boolean
+  isLocked: boolean
+}): string {
+  const stands =
+    holders.length > 0 ? holders.map((c) => `${c.name}, ${c.usesPerHour} an hour`).join('; ') : 'free'
   return [
     name,
-    kept !== null
-      ? kept
-      : holders.length > 0
-        ? holders.map((c) => `${c.name}, ${c.usesPerHour} an hour`).join('; ')
-        : 'free',
+    closed ?? stands,
     reach &&
-      `${reach.verdict}, ${Number.isFinite(reach.timeMs) ? `${Math.round(reach.timeMs)} ms` : 'no finger left'}`,
-    rank !== undefined && `rank ${rank}`,
+      `${verdictWords[reach.verdict]}, ${Number.isFinite(reach.timeMs) ? `${Math.round(reach.timeMs)} ms` : 'no finger left'}`,
+    rank !== null && `rank ${rank}`,
     place && place.mnemonic.score > 0 && place.mnemonic.reason,
     isClash && 'clash',
-    isLocked && 'kept where it is',
+    isLocked && 'locked',
   ]
     .filter(Boolean)
     .join('. ')

@@ -1,33 +1,29 @@
 import { memo } from 'react'
 import { modifierSigns } from '@reach-plot/core/labels'
+import { ClashMark } from '../parts/severity-sign.js'
 import { captionLines, captionMm, legendMm } from './caption.js'
 import { StrokeRose } from './chart-field.js'
 import type { FacePart, KeyFace } from './key-face.js'
 
+/** Caps lower than this have room for one line only, mm. */
+const tallMm = 15
+
+/** The signs of held modifiers stand under the captions, which make room for them, mm. */
+const pennantRoomMm = 3.4
+const pennantMm = 1.9
+
 /** One key as a plot of land: legend, what stands on it, how good it is, its flags. Lengths in mm. */
 export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
-  const { control, state } = face
+  const { control } = face
   const w = control.capWidthMm
   const h = control.capHeightMm
-  const round = control.round === true
-  const isField = control.type === 'field'
-  const tall = h > 15
-  const roomForLines = tall ? 2 : 1
-  const captionRoom = w - 2.4
-  const lines = face.caption === '' ? [] : captionLines(face.caption, captionRoom, roomForLines)
-  const showTime =
-    face.timeMs !== null &&
-    !round &&
-    control.pointing !== true &&
-    (state === 'free' || face.rank !== null) &&
-    lines.length < 2 &&
-    tall
+  const isTall = h > tallMm
   return (
     <g
       className="chart-key"
       data-code={face.controlRef}
       data-id={control.id}
-      data-state={state}
+      data-state={face.state}
       transform={`translate(${control.xMm} ${control.yMm}) rotate(${control.turnDeg}) translate(${-w / 2} ${-h / 2})`}
       role="button"
       tabIndex={face.tabIndex}
@@ -35,111 +31,165 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
       aria-pressed={face.isChosen}
     >
       <title>{face.description}</title>
-      <rect
-        className="cap"
-        width={w}
-        height={h}
-        rx={round ? Math.min(w, h) / 2 : 0.6}
-        fill={face.isDown ? 'var(--ink)' : face.tint > 0 ? `var(--reach-${face.tint})` : 'var(--key)'}
-        stroke={face.isCurrent || face.isChosen ? 'var(--magenta)' : 'var(--edge)'}
-        strokeWidth={face.isCurrent || face.isChosen ? 0.7 : 0.25}
-      />
-      {isField && (
+      <Cap face={face} />
+      {control.type === 'field' && (
         <g transform={`translate(${w / 2} ${h / 2})`}>
           <StrokeRose parts={face.parts} radiusMm={w / 2} />
         </g>
       )}
-      {state === 'system' && <rect width={w} height={h} rx={0.6} fill="url(#hatch)" />}
-      <g
-        fill={face.isDown ? 'var(--panel)' : face.tint > 0 ? 'var(--on-reach)' : 'var(--ink)'}
-        className="font-chart"
-      >
+      {face.state === 'system' && <rect width={w} height={h} rx={0.6} fill="url(#hatch)" />}
+      <g fill={inkOn(face)} className="font-chart">
         {control.type === 'dial' && <DialParts parts={face.parts} w={w} h={h} />}
-        <text
-          x={round ? w / 2 : 1.2}
-          textAnchor={round ? 'middle' : 'start'}
-          y={isField ? -1.6 : tall ? (round ? 1.8 : 1.2) : h / 2}
-          dominantBaseline={isField ? 'auto' : tall ? 'hanging' : 'central'}
-          style={{ fontSize: `max(${legendMm}px, var(--least-text))` }}
-          fontWeight={600}
-        >
-          {face.legend}
-        </text>
-        {lines.map((line, i) => (
-          <text
-            key={line}
-            className="caption-text"
-            x={tall ? 1.2 : w - 1.2}
-            textAnchor={tall ? 'start' : 'end'}
-            y={tall ? h - 1.4 - (lines.length - 1 - i) * 3.05 : h / 2 + 1.1}
-            fontSize={captionMm}
-            fontWeight={500}
-          >
-            {line}
-          </text>
-        ))}
-        {showTime && (
-          <text
-            className="caption-text"
-            x={w - 1.1}
-            y={lines.length === 1 ? h - 4.6 : h - 1.4}
-            textAnchor="end"
-            fontSize={captionMm}
-            fontWeight={500}
-          >
-            {Math.round(face.timeMs as number)}
-          </text>
-        )}
+        <Legend face={face} />
+        <Captions face={face} />
       </g>
-      {face.pennants.map((modifier, i) => (
-        <path
-          key={modifier}
-          className="caption-text"
-          d={modifierSigns[modifier]}
-          transform={`translate(${w - 2.9 - i * 2.6} ${h - 0.95}) scale(1.9)`}
-          fill="var(--ink)"
-          stroke="var(--key)"
-          strokeWidth={0.12}
-        />
-      ))}
-      {face.isStation && <Station x={w / 2} y={tall ? 6.7 : h / 2} />}
+      {face.pennants.length > 0 && <Pennants face={face} />}
+      {face.isStation && <Station x={w / 2} y={isTall ? 6.7 : h / 2} />}
       {face.isClash && (
-        <path
-          d="M0 -1.5 L1.5 1.1 L-1.5 1.1 Z"
-          transform={`translate(${w - (face.rank === null ? 2.2 : 6.6)} 2.6)`}
-          fill="var(--magenta)"
-        />
-      )}
-      {face.isLocked && (
-        <g
-          transform={`translate(${w - 3.2} ${tall ? 5.4 : 1})`}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth={0.35}
-        >
-          <rect x={0} y={1.1} width={2.2} height={1.7} fill="var(--ink)" />
-          <path d="M0.45 1.1 V0.7 a0.65 0.65 0 0 1 1.3 0 V1.1" />
+        <g transform={`translate(${w - (face.rank === null ? 2.3 : 6.8)} 2.3)`}>
+          <ClashMark />
         </g>
       )}
-      {face.rank !== null && (
-        <g transform={`translate(${w - 4.6} -0.6)`}>
-          <path d="M0 0 H3.8 V5.4 L1.9 4 L0 5.4 Z" fill="var(--magenta)" />
-          <text
-            x={1.9}
-            y={3.2}
-            fontSize={2.9}
-            fontWeight={600}
-            textAnchor="middle"
-            fill="var(--on-magenta)"
-            className="font-chart"
-          >
-            {face.rank}
-          </text>
-        </g>
-      )}
+      {face.isLocked && <LockMark x={w - 3.2} y={isTall ? 5.4 : 1} />}
+      {face.rank !== null && <RankFlag rank={face.rank} x={w - 4.6} />}
     </g>
   )
 })
+
+const inkOn = (face: KeyFace): string =>
+  face.isDown ? 'var(--panel)' : face.tint > 0 ? 'var(--on-reach)' : 'var(--ink)'
+
+function Cap({ face: { control, isDown, tint, isCurrent, isChosen } }: { face: KeyFace }) {
+  const { capWidthMm: w, capHeightMm: h } = control
+  const isMarked = isCurrent || isChosen
+  return (
+    <rect
+      className="cap"
+      width={w}
+      height={h}
+      rx={control.round === true ? Math.min(w, h) / 2 : 0.6}
+      fill={isDown ? 'var(--ink)' : tint > 0 ? `var(--reach-${tint})` : 'var(--key)'}
+      stroke={isMarked ? 'var(--magenta)' : 'var(--edge)'}
+      strokeWidth={isMarked ? 0.7 : 0.25}
+    />
+  )
+}
+
+function Legend({ face: { control, legend } }: { face: KeyFace }) {
+  const { capWidthMm: w, capHeightMm: h } = control
+  const isRound = control.round === true
+  const isField = control.type === 'field'
+  const isTall = h > tallMm
+  return (
+    <text
+      x={isRound ? w / 2 : 1.2}
+      textAnchor={isRound ? 'middle' : 'start'}
+      y={isField ? -1.6 : !isTall ? h / 2 : isRound ? 1.8 : 1.2}
+      dominantBaseline={isField ? 'auto' : isTall ? 'hanging' : 'central'}
+      style={{ fontSize: `max(${legendMm}px, var(--least-text))` }}
+      fontWeight={600}
+    >
+      {legend}
+    </text>
+  )
+}
+
+/** What stands on the key, and where there is room, how long a press takes. */
+function Captions({ face }: { face: KeyFace }) {
+  const { control, state, caption, timeMs, rank } = face
+  const { capWidthMm: w, capHeightMm: h } = control
+  const isTall = h > tallMm
+  const lines = caption === '' ? [] : captionLines(caption, w - 2.4, isTall ? 2 : 1)
+  const baseMm = h - 1.4 - (face.pennants.length > 0 ? pennantRoomMm : 0)
+  const showTime =
+    timeMs !== null &&
+    control.round !== true &&
+    control.pointing !== true &&
+    (state === 'free' || rank !== null) &&
+    lines.length < 2 &&
+    isTall
+  return (
+    <>
+      {lines.map((line, i) => (
+        <text
+          key={line}
+          className="caption-text"
+          x={isTall ? 1.2 : w - 1.2}
+          textAnchor={isTall ? 'start' : 'end'}
+          y={isTall ? baseMm - (lines.length - 1 - i) * 3.05 : h / 2 + 1.1}
+          fontSize={captionMm}
+          fontWeight={500}
+        >
+          {line}
+        </text>
+      ))}
+      {showTime && (
+        <text
+          className="caption-text"
+          x={w - 1.1}
+          y={baseMm - (lines.length === 1 ? 3.2 : 0)}
+          textAnchor="end"
+          fontSize={captionMm}
+          fontWeight={500}
+        >
+          {Math.round(timeMs)}
+        </text>
+      )}
+    </>
+  )
+}
+
+/** The modifiers with which the key holds other commands; never smaller on the screen than can be told apart. */
+function Pennants({ face }: { face: KeyFace }) {
+  const { capWidthMm: w, capHeightMm: h } = face.control
+  return (
+    <g
+      className="caption-text"
+      style={{
+        transform: `translate(${w - 0.9}px, ${h - 0.9}px) scale(max(${pennantMm}, var(--least-sign, ${pennantMm})))`,
+      }}
+    >
+      {face.pennants.map((modifier, i) => (
+        <path
+          key={modifier}
+          d={modifierSigns[modifier]}
+          transform={`translate(${-1 - i * 1.25} -1)`}
+          fill={inkOn(face)}
+          stroke="var(--key)"
+          strokeWidth={0.06}
+        />
+      ))}
+    </g>
+  )
+}
+
+function LockMark({ x, y }: { x: number; y: number }) {
+  return (
+    <g transform={`translate(${x} ${y})`} fill="none" stroke="var(--ink)" strokeWidth={0.35}>
+      <rect x={0} y={1.1} width={2.2} height={1.7} fill="var(--ink)" />
+      <path d="M0.45 1.1 V0.7 a0.65 0.65 0 0 1 1.3 0 V1.1" />
+    </g>
+  )
+}
+
+function RankFlag({ rank, x }: { rank: number; x: number }) {
+  return (
+    <g transform={`translate(${x} -0.6)`}>
+      <path d="M0 0 H3.8 V5.4 L1.9 4 L0 5.4 Z" fill="var(--magenta)" />
+      <text
+        x={1.9}
+        y={3.2}
+        fontSize={2.9}
+        fontWeight={600}
+        textAnchor="middle"
+        fill="var(--on-magenta)"
+        className="font-chart"
+      >
+        {rank}
+      </text>
+    </g>
+  )
+}
 
 /** What stands on the two ways of a dial and on its press, under its name. */
 function DialParts({ parts, w, h }: { parts: readonly FacePart[]; w: number; h: number }) {

@@ -1,13 +1,17 @@
-import { modifierSigns } from '@reach-plot/core/labels'
+import { modifierName, type Environment } from '@reach-plot/core'
+import { offeredHeld } from '../parts/held-sets.js'
+import { ModifierSign } from '../parts/modifier-sign.js'
+import { ClashSign } from '../parts/severity-sign.js'
 
 const lines = [
   { name: 'comfortable to here: easy', width: 2, dash: undefined },
-  { name: 'stretched to here, away beyond', width: 2, dash: '8 4' },
+  { name: 'stretched to here; beyond, the hand must move', width: 2, dash: '8 4' },
   { name: 'ms from rest to the press', width: 1, dash: undefined },
 ] as const
 
-/** What the chart's lines mean. */
-export function ContourKey() {
+/** What the chart's lines and signs mean. */
+export function ContourKey({ env }: { env: Environment }) {
+  const modifiers = [...new Set(offeredHeld(env.layout).flat())]
   return (
     <div className="grid gap-y-0.5 bg-paper/80 px-1 leading-tight max-[1180px]:hidden">
       {lines.map((line) => (
@@ -19,11 +23,15 @@ export function ContourKey() {
         </span>
       ))}
       <span className="flex items-center gap-1.5">
-        <svg width="26" height="9" viewBox="0 0 26 9">
-          <path d="M5 0.5 L10 8.5 H0 Z" fill="var(--magenta)" />
-          <path d={modifierSigns.Control} transform="translate(15 0.5) scale(8)" fill="var(--ink)" />
-        </svg>
-        clash; another level is taken
+        <ClashSign /> clash
+      </span>
+      <span className="flex flex-wrap items-center gap-x-2.5">
+        also holds, with
+        {modifiers.map((m) => (
+          <span key={m} className="inline-flex items-center gap-1">
+            <ModifierSign modifier={m} size={12} /> {modifierName(m, env.systemId)}
+          </span>
+        ))}
       </span>
     </div>
   )

@@ -14,6 +14,8 @@ const revealEdgePx = 12
 const leastForTextPxPerMm = 2.1
 /** Legends are never drawn smaller than this. */
 const leastLegendPx = 9.5
+/** The shapes of modifiers are told apart from this size on. */
+const leastSignPx = 12
 
 /**
  * Pan and zoom of the chart. The transform is written to the group at once, without a render, so that dragging holds
@@ -41,6 +43,7 @@ export function useChartZoom(
           group.current.dataset['text'] = transform.k >= leastForTextPxPerMm ? 'shown' : 'hidden'
           // legends and contour captions keep a readable size when the chart is small
           group.current.style.setProperty('--least-text', `${leastLegendPx / transform.k}px`)
+          group.current.style.setProperty('--least-sign', String(leastSignPx / transform.k))
         }
         latest.current(transform.k)
       })

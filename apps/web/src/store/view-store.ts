@@ -60,6 +60,13 @@ export const useView = create<ViewState>()((set) => ({
   set: (change) => set(change),
 }))
 
+/** Opens a page of a device by hand; null goes back to the one that follows the program in use. */
+export function turnPage(deviceId: string, pageId: string | null): void {
+  const { openPages, set } = useView.getState()
+  const { [deviceId]: _before, ...others } = openPages
+  set({ openPages: pageId === null ? others : { ...others, [deviceId]: pageId } })
+}
+
 /** The modifiers that the chart shows: those held down win over those chosen. */
 export const useHeld = (): readonly Modifier[] =>
   useView((s) => (s.pressedHeld.length > 0 ? s.pressedHeld : s.chosenHeld))

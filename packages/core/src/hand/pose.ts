@@ -21,18 +21,10 @@ export function freePose(
   boxes: readonly AimBox[],
   used: ArrayLike<number>,
 ): { pose: Pose; energy: number } {
-  let tx = 0
-  let ty = 0
-  let turn = 0
+  let [tx, ty, turn] = [0, 0, 0]
   // gradient and Hessian of the current piece: g, then h as xx, xt, yy, yt, tt (xy is always 0)
-  let g0 = 0,
-    g1 = 0,
-    g2 = 0,
-    hxx = 0,
-    hxt = 0,
-    hyy = 0,
-    hyt = 0,
-    htt = 0
+  let [g0, g1, g2] = [0, 0, 0]
+  let [hxx, hxt, hyy, hyt, htt] = [0, 0, 0, 0, 0]
   const evaluate = (x: number, y: number, t: number): number => {
     let energy = (x * x + y * y) * hand.shiftWeight + t * t * hand.turnWeight
     g0 = 2 * x * hand.shiftWeight

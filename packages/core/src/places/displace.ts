@@ -71,20 +71,15 @@ export function displacementChain(
       steps.push(step(mover, left, null, by))
       continue
     }
-    const places = placesOn(mover, candidates, reachAt, index, weights).filter(
-      (p) => isAvailable(p) && !taken.has(p.key) && p.key !== key,
+    const best = cheapestFor(
+      mover,
+      placesOn(mover, candidates, reachAt, index, weights).filter(
+        (p) => isAvailable(p) && !taken.has(p.key) && p.key !== key,
+      ),
+      (place) => place.holders.filter((c) => !moving.has(c.id) || !vacated.has(place.key)),
+      (pushed) => steps.length < mostMoves && mayPush(mover, pushed, moving),
+      weights,
     )
-    const settled = steps.length >= mostMoves
-    let best: { place: CandidatePlace; cost: number; pushed: readonly Command[] } | null = null
-    for (const place of places) {
-      const pushed = place.holders.filter((c) => !moving.has(c.id) || !vacated.has(place.key))
-      if (pushed.length > 0 && (settled || !mayPush(mover, pushed, moving))) continue
-      const bare = place.totalMs - place.cost.displaceMs
-      // those pushed out pay for finding another place: at least as much again as a displacement is worth
-      const cost =
-        mover.usesPerHour * bare + pushed.reduce((sum, c) => sum + c.usesPerHour * pushMs(weights), 0)
-      if (!best || cost < best.cost) best = { place, cost, pushed }
-    }
     if (!best) {
       steps.push(step(mover, left, null, by))
       continue
@@ -121,6 +116,27 @@ export function displacementChain(
       afterMs: to ? to.totalMs : null,
     }
   }
+}
+
+/** The place that costs the least in all, with those whom it pushes out; null where there is none. */
+function cheapestFor(
+  mover: Command,
+  places: readonly CandidatePlace[],
+  pushedFrom: (place: CandidatePlace) => readonly Command[],
+  mayBePushed: (pushed: readonly Command[]) => boolean,
+  weights: PlaceWeights,
+): { place: CandidatePlace; cost: number; pushed: readonly Command[] } | null {
+  let best: { place: CandidatePlace; cost: number; pushed: readonly Command[] } | null = null
+  for (const place of places) {
+    const pushed = pushedFrom(place)
+    if (pushed.length > 0 && !mayBePushed(pushed)) continue
+    const bare = place.totalMs - place.cost.displaceMs
+    // those pushed out pay for finding another place: at least as much again as a displacement is worth
+    const cost =
+      mover.usesPerHour * bare + pushed.reduce((sum, c) => sum + c.usesPerHour * pushMs(weights), 0)
+    if (!best || cost < best.cost) best = { place, cost, pushed }
+  }
+  return best
 }
 
 const pushMs = (weights: PlaceWeights): number => weights.displaceMs

@@ -1,3 +1,4 @@
+import { Subtabs } from '../../parts/subtabs.js'
 import { Plus } from 'lucide-react'
 import {
   contextsInWords,
@@ -108,23 +109,16 @@ function PageBar({
 }) {
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule bg-panel px-[14px] py-2">
-      <div role="tablist" aria-label="Pages" className="flex h-8">
-        {device.pages.map((p) => (
-          <button
-            key={p.id}
-            type="button"
-            role="tab"
-            aria-selected={p === page}
-            className="subtab"
-            onClick={() => {
-              setPageId(p.id)
-              setChosen([])
-            }}
-          >
-            {p.name}
-          </button>
-        ))}
-      </div>
+      <Subtabs
+        label="Pages"
+        tabs={device.pages}
+        chosen={page?.id ?? ''}
+        onChoose={(id) => {
+          setPageId(id)
+          setChosen([])
+        }}
+        className="h-8"
+      />
       <button type="button" className="btn" onClick={() => setNaming(true)}>
         <Plus size={14} aria-hidden="true" /> Page
       </button>

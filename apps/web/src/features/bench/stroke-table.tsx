@@ -1,3 +1,4 @@
+import { ClashSign } from '../../parts/severity-sign.js'
 import { Plus } from 'lucide-react'
 import {
   liveContexts,
@@ -102,5 +103,9 @@ function Agreement({ inContext }: { inContext: readonly (readonly Command[])[] }
   const names = new Set(used.flatMap((commands) => commands.map((c) => c.name.toLowerCase())))
   if (used.length < 2) return <span className="text-ink-2">{used.length === 0 ? 'free' : 'one context'}</span>
   if (names.size === 1) return <span>✓ gain: the same in {used.length}</span>
-  return <span className="text-magenta">▲ loss: {names.size} meanings</span>
+  return (
+    <span className="text-magenta">
+      <ClashSign /> loss: {names.size} meanings
+    </span>
+  )
 }

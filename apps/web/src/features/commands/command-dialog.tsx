@@ -11,6 +11,7 @@ import {
 } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
 import { ChoiceField, TextField } from '../../parts/fields.js'
+import { CommandChooser } from '../../parts/command-chooser.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
 import { HintsField } from './hints-field.js'
@@ -25,9 +26,9 @@ const kindNames: Readonly<Record<(typeof commandKinds)[number], string>> = {
   stepped: 'steps up or down',
 }
 const damageNames: Readonly<Record<(typeof damageLevels)[number], string>> = {
-  nuisance: 'a moment',
-  rework: 'work to do again',
-  loss: 'something lost for good',
+  nuisance: 'costs a moment',
+  rework: 'work has to be done again',
+  loss: 'something is lost for good',
 }
 /** Everything about one command. Each change goes into the plan at once and can be undone. */
 export function CommandDialog(props: { command: Command; onClose: () => void }) {
@@ -45,7 +46,7 @@ export function CommandDialog(props: { command: Command; onClose: () => void }) 
       }
     >
       <CommandFields view={view} />
-      <p className="caption mt-5 border-b border-rule pb-1">Triggers</p>
+      <p className="caption mt-5 border-b border-rule pb-1">Keys</p>
       <ul>
         {triggersOf(command.id).length === 0 && <li className="py-1 text-ink-2">none</li>}
         {triggersOf(command.id).map((t) => (
@@ -56,7 +57,7 @@ export function CommandDialog(props: { command: Command; onClose: () => void }) 
               className="link text-[12px]"
               onClick={() => remove(command.id, t, triggerName(t, env))}
             >
-              take off
+              remove
             </button>
           </li>
         ))}
@@ -97,7 +98,7 @@ function CommandFields({ view }: { view: CommandDialogView }) {
         onChange={(name) => name !== '' && set({ name }, 'name')}
       />
       <TextField
-        label="Parameter, which tells it from others of its name"
+        label="Variant, which tells it from others of its name"
         value={command.parameter ?? ''}
         maxLength={60}
         onChange={(parameter) => set({ parameter }, 'parameter')}
@@ -126,10 +127,11 @@ function CommandFields({ view }: { view: CommandDialogView }) {
         onChange={(wayOut) => command.damage && set({ damage: { ...command.damage, wayOut } }, 'wayOut')}
       />
       <HintsField hints={command.hints ?? []} onChange={(hints) => set({ hints }, 'hints')} />
-      <ChoiceField
+      <CommandChooser
         label="Opposite"
+        commands={mates}
         value={command.oppositeId ?? ''}
-        options={[['', 'none'], ...mates.map((c) => [c.id, fullName(c)] as const)]}
+        empty="none"
         onChange={(oppositeId) => set({ oppositeId }, 'opposite')}
       />
       <TiesFields view={view} />
@@ -223,9 +225,9 @@ function UsesField({ view: { command, set } }: { view: CommandDialogView }) {
 function HarmField({ view: { command, set } }: { view: CommandDialogView }) {
   return (
     <ChoiceField
-      label="What a slip costs"
+      label="Harmful if pressed by mistake"
       value={command.damage?.level ?? ''}
-      options={[['', 'nothing'], ...damageLevels.map((d) => [d, damageNames[d]] as const)]}
+      options={[['', 'no'], ...damageLevels.map((d) => [d, damageNames[d]] as const)]}
       onChange={(level) =>
         set(
           {
@@ -241,13 +243,11 @@ function HarmField({ view: { command, set } }: { view: CommandDialogView }) {
 function TiesFields({ view: { siblings, set, plan, mates } }: { view: CommandDialogView }) {
   return (
     <div>
-      <ChoiceField
+      <CommandChooser
         label="Belongs together with"
+        commands={mates.filter((c) => !siblings.includes(c.id))}
         value=""
-        options={[
-          ['', siblings.length === 0 ? 'none' : 'add another …'],
-          ...mates.filter((c) => !siblings.includes(c.id)).map((c) => [c.id, fullName(c)] as const),
-        ]}
+        empty={siblings.length === 0 ? 'none' : 'add another …'}
         onChange={(id) => id !== '' && set({ siblingIds: [...siblings, id] }, 'siblings')}
       />
       {siblings.length > 0 && (

@@ -1,59 +1,27 @@
 import { FileDown, FileUp, Plus } from 'lucide-react'
-import { toast } from 'sonner'
-import { readCommandCsv, writeCommandCsv, writePlacementCsv, takeCommands } from '@reach-plot/core'
+import { writeCommandCsv, writePlacementCsv } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { FindBar } from '../../parts/find-bar.js'
 import { showProblem } from '../../store/problem.js'
 import { ProgramSelect } from '../../parts/program-select.js'
-import { loadDemo, openPlan, undoAction } from '../../store/actions.js'
+import { loadDemo, openPlan } from '../../store/actions.js'
 import { AddDialog } from './add-dialog.js'
 import { BulkBar } from './bulk-bar.js'
 import { CommandDialog } from './command-dialog.js'
 import { CommandTable } from './command-table.js'
 import { ImportDialog } from './import-dialog.js'
-import { PasteDialog, withHeading } from './paste-dialog.js'
+import { PasteDialog } from './paste-dialog.js'
 import { useCommands, type CommandsScreen, filters, type Filter } from './use-commands.js'
 
 /** The inventory of commands of all programs: searched, edited, imported and exported. */
 export function CommandsView() {
   const view = useCommands()
-  const {
-    shown,
-    plan,
-    setAdding,
-    setPasted,
-    chosenIds,
-    setChosenIds,
-    onEdit,
-    onDelete,
-    onShow,
-    setOpenId,
-    chosen,
-    opened,
-    pasted,
-    setReading,
-    reading,
-    edit,
-    adding,
-  } = view
+  const { plan, shown, chosenIds, setChosenIds, chosen, onEdit, onDelete, onShow, setOpenId } = view
   return (
     <div className="flex min-w-0 grow flex-col">
       <CommandFilters view={view} />
       {plan.commands.length === 0 ? (
-        <div className="max-w-[560px] px-[14px] pt-4">
-          <p>
-            There are no commands yet. Import a CSV with the columns program, contexts, command, menu,
-            usesPerHour, opposite, label and note (only program and command are needed), or add commands one
-            by one.
-          </p>
-          <button
-            type="button"
-            className="btn mt-3"
-            onClick={() => void loadDemo().then((demo) => openPlan(demo, 'The demo is open'), showProblem)}
-          >
-            Open the demo instead
-          </button>
-        </div>
+        <NoCommands />
       ) : (
         <CommandTable
           commands={shown}
@@ -66,37 +34,52 @@ export function CommandsView() {
         />
       )}
       {chosen.length > 0 && <BulkBar chosen={chosen} onClear={() => setChosenIds(new Set())} />}
+      <CommandDialogs view={view} />
+    </div>
+  )
+}
+
+function NoCommands() {
+  return (
+    <div className="max-w-[560px] px-[14px] pt-4">
+      <p>
+        There are no commands yet. Import a CSV with the columns program, contexts, command, menu,
+        usesPerHour, opposite, label and note (only program and command are needed), or add commands one by
+        one.
+      </p>
+      <button
+        type="button"
+        className="btn mt-3"
+        onClick={() => void loadDemo().then((demo) => openPlan(demo, 'The demo is open'), showProblem)}
+      >
+        Open the demo instead
+      </button>
+    </div>
+  )
+}
+
+function CommandDialogs({ view }: { view: CommandsScreen }) {
+  const {
+    opened,
+    setOpenId,
+    pasted,
+    setPasted,
+    lookAtPasted,
+    reading,
+    setReading,
+    takeRead,
+    adding,
+    setAdding,
+  } = view
+  return (
+    <>
       {opened && <CommandDialog command={opened} onClose={() => setOpenId(null)} />}
       {pasted !== null && (
-        <PasteDialog
-          start={pasted}
-          onClose={() => setPasted(null)}
-          onText={(text) => {
-            try {
-              setReading({
-                fileName: 'what was pasted',
-                read: readCommandCsv(withHeading(text), plan, 'what was pasted'),
-              })
-              setPasted(null)
-            } catch (error) {
-              showProblem(error)
-            }
-          }}
-        />
+        <PasteDialog start={pasted} onClose={() => setPasted(null)} onText={lookAtPasted} />
       )}
-      {reading && (
-        <ImportDialog
-          {...reading}
-          onClose={() => setReading(null)}
-          onTake={() => {
-            edit((before) => takeCommands(before, reading.read))
-            toast(`${reading.fileName} is imported`, { action: undoAction() })
-            setReading(null)
-          }}
-        />
-      )}
+      {reading && <ImportDialog {...reading} onClose={() => setReading(null)} onTake={takeRead} />}
       {adding && <AddDialog onClose={() => setAdding(false)} />}
-    </div>
+    </>
   )
 }
 

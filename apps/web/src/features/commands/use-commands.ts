@@ -15,6 +15,8 @@ import {
   setPlacements,
 } from '@reach-plot/core'
 import { chooseFile } from '../../parts/download.js'
+import { takeCommands, type Plan } from '@reach-plot/core'
+import { withHeading } from './paste-dialog.js'
 import { useFind } from '../../parts/find-bar.js'
 import { showProblem } from '../../store/problem.js'
 import { onEditable, undoAction } from '../../store/actions.js'
@@ -26,32 +28,24 @@ import { isTyping } from '../../parts/shortcuts/use-shortcuts.js'
 /** Which commands the inventory lists. */
 export const filters = {
   all: { name: 'All commands', passes: () => true },
-  unplaced: { name: 'Without a trigger', passes: (_c: Command, triggers: number) => triggers === 0 },
-  several: { name: 'With several triggers', passes: (_c: Command, triggers: number) => triggers > 1 },
+  unplaced: { name: 'Without a key', passes: (_c: Command, triggers: number) => triggers === 0 },
+  several: { name: 'With several keys', passes: (_c: Command, triggers: number) => triggers > 1 },
   unused: { name: 'Never used', passes: (c: Command) => c.usesPerHour === 0 },
-  damage: { name: 'A slip costs something', passes: (c: Command) => c.damage !== undefined },
+  damage: { name: 'Harmful if pressed by mistake', passes: (c: Command) => c.damage !== undefined },
 } as const
 
 export type Filter = keyof typeof filters
 
-/** What is shown and can be done there. */
-export function useCommands() {
+/** Which commands are listed, by program, kind, search and pressed key. */
+function useListed() {
   const plan = usePlan()
-  const edit = useEdit()
-  const { arrangement, triggersOf } = useDerived()
-  const navigate = useNavigate()
-  const set = useView((s) => s.set)
+  const { triggersOf } = useDerived()
   const { find, searchRef } = useFind()
   const { trigger } = find
   // typing goes on while thousands are filtered
   const query = useDeferredValue(find.query)
   const [programId, setProgramId] = useState('')
-  const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
-  const [adding, setAdding] = useState(false)
-  const [pasted, setPasted] = useState<string | null>(null)
-  const [openId, setOpenId] = useState<string | null>(null)
   const [filter, setFilter] = useState<Filter>('all')
-  const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
   const shown = useMemo(() => {
     const listed = plan.commands.filter(
       (c) =>
@@ -61,37 +55,84 @@ export function useCommands() {
     )
     return query.trim() === '' ? listed : searchCommands(listed, query)
   }, [plan.commands, query, programId, filter, trigger, triggersOf])
+  return { find, searchRef, programId, setProgramId, filter, setFilter, shown }
+}
 
-  const importCommands = async (): Promise<void> => {
-    const file = await chooseFile('.csv,text/csv')
-    if (!file) return
-    try {
-      checkFileSize(file.size, maxCsvBytes, file.name)
-      setReading({ fileName: file.name, read: readCommandCsv(await file.text(), plan, file.name) })
-    } catch (error) {
-      showProblem(error)
-    }
+/** A CSV that the person chooses, as text; a file that cannot be read says why. */
+async function withCsv(read: (text: string, fileName: string) => void): Promise<void> {
+  const file = await chooseFile('.csv,text/csv')
+  if (!file) return
+  try {
+    checkFileSize(file.size, maxCsvBytes, file.name)
+    read(await file.text(), file.name)
+  } catch (error) {
+    showProblem(error)
   }
-  const importPlacements = async (): Promise<void> => {
-    const file = await chooseFile('.csv,text/csv')
-    if (!file) return
-    try {
-      checkFileSize(file.size, maxCsvBytes, file.name)
-      const read = readPlacementCsv(await file.text(), plan, file.name)
-      const [first] = read.bad
-      if (first)
-        toast.error(
-          `${file.name}: ${read.bad.length} lines with a fault, the first in line ${first.line}, ${first.column}: ${first.message}`,
-          { description: 'Nothing was changed.', duration: 15_000 },
-        )
-      else {
-        onEditable((before) => setPlacements(before, read.placements))
-        toast(`${read.placements.length} placements read`, { action: undoAction() })
+}
+
+/** Commands and placements that come in, from files or pasted; commands are looked over before they are taken. */
+function useImports() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
+  const [pasted, setPasted] = useState<string | null>(null)
+  const look = (text: string, fileName: string): void =>
+    setReading({ fileName, read: readCommandCsv(text, plan, fileName) })
+  // rows that are pasted outside a field come from a spreadsheet
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent): void => {
+      const text = event.clipboardData?.getData('text/plain') ?? ''
+      if (isTyping(event.target) || document.querySelector('[role=dialog]') || !text.includes('\t')) return
+      event.preventDefault()
+      setPasted(text)
+    }
+    addEventListener('paste', onPaste)
+    return () => removeEventListener('paste', onPaste)
+  }, [])
+  return {
+    reading,
+    setReading,
+    pasted,
+    setPasted,
+    importCommands: () => withCsv(look),
+    importPlacements: () => withCsv((text, fileName) => takePlacements(text, fileName, plan)),
+    lookAtPasted: (text: string): void => {
+      try {
+        look(withHeading(text), 'what was pasted')
+        setPasted(null)
+      } catch (error) {
+        showProblem(error)
       }
-    } catch (error) {
-      showProblem(error)
-    }
+    },
+    takeRead: (): void => {
+      if (!reading) return
+      edit((before) => takeCommands(before, reading.read))
+      toast(`${reading.fileName} is imported`, { action: undoAction() })
+      setReading(null)
+    },
   }
+}
+
+/** Takes placements from a CSV, all or none. */
+function takePlacements(text: string, fileName: string, plan: Plan): void {
+  const { bad, placements } = readPlacementCsv(text, plan, fileName)
+  const [first] = bad
+  if (first) {
+    toast.error(
+      `${fileName}: ${bad.length} lines with errors, the first in line ${first.line}, ${first.column}: ${first.message}`,
+      { description: 'Nothing was changed.', duration: 15_000 },
+    )
+    return
+  }
+  onEditable((before) => setPlacements(before, placements))
+  toast(`${placements.length} placements read`, { action: undoAction() })
+}
+
+/** What a row of the inventory can do. They stay the same, so that unchanged rows are not drawn again. */
+function useRowActions() {
+  const edit = useEdit()
+  const navigate = useNavigate()
+  const set = useView((s) => s.set)
   const onEdit = useCallback(
     (id: string, change: Partial<Omit<Command, 'id'>>, field: string) =>
       edit((plan) => editCommand(plan, id, change), field === 'contexts' ? undefined : `${id} ${field}`),
@@ -116,47 +157,33 @@ export function useCommands() {
     },
     [set, navigate],
   )
+  return { onEdit, onDelete, onShow }
+}
 
+/** What the inventory shows and what can be done there. */
+export function useCommands() {
+  const plan = usePlan()
+  const { arrangement } = useDerived()
+  const listed = useListed()
+  const imports = useImports()
+  const rowActions = useRowActions()
+  const [adding, setAdding] = useState(false)
+  const [openId, setOpenId] = useState<string | null>(null)
+  const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
   const chosen = useMemo(() => plan.commands.filter((c) => chosenIds.has(c.id)), [plan.commands, chosenIds])
-  const opened = plan.commands.find((c) => c.id === openId)
-  // rows that are pasted outside a field come from a spreadsheet
-  useEffect(() => {
-    const onPaste = (event: ClipboardEvent): void => {
-      const text = event.clipboardData?.getData('text/plain') ?? ''
-      if (isTyping(event.target) || document.querySelector('[role=dialog]') || !text.includes('\t')) return
-      event.preventDefault()
-      setPasted(text)
-    }
-    addEventListener('paste', onPaste)
-    return () => removeEventListener('paste', onPaste)
-  }, [])
   return {
-    find,
-    searchRef,
-    programId,
-    setProgramId,
-    filter,
-    setFilter,
-    shown,
+    ...listed,
+    ...imports,
+    ...rowActions,
     plan,
-    setAdding,
-    setPasted,
-    importCommands,
-    importPlacements,
     arrangement,
+    adding,
+    setAdding,
+    setOpenId,
+    opened: plan.commands.find((c) => c.id === openId),
     chosenIds,
     setChosenIds,
-    onEdit,
-    onDelete,
-    onShow,
-    setOpenId,
     chosen,
-    opened,
-    pasted,
-    setReading,
-    reading,
-    edit,
-    adding,
   }
 }
 

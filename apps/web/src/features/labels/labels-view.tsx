@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Subtabs } from '../../parts/subtabs.js'
 import { LabelRows, SheetSummary } from './label-rows.js'
 import { PrintPanel } from './print-panel.js'
 import { SavePanel } from './save-panel.js'
@@ -30,24 +31,13 @@ export function LabelsView() {
         className="flex w-[330px] shrink-0 flex-col border-l border-rule bg-panel"
       >
         {isLabels && (
-          <div
-            role="tablist"
-            aria-label="Labels and output"
-            className="flex h-9 shrink-0 border-b border-rule px-1"
-          >
-            {tabs.map((t) => (
-              <button
-                key={t.id}
-                type="button"
-                role="tab"
-                aria-selected={tab === t.id}
-                className="subtab"
-                onClick={() => setTab(t.id)}
-              >
-                {t.name}
-              </button>
-            ))}
-          </div>
+          <Subtabs
+            label="Labels and output"
+            tabs={tabs}
+            chosen={tab}
+            onChoose={setTab}
+            className="h-9 border-b border-rule px-1"
+          />
         )}
         {isOut ? (
           <div className="min-h-0 overflow-y-auto">

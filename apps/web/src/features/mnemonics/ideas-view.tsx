@@ -1,3 +1,4 @@
+import { CommandChooser } from '../../parts/command-chooser.js'
 import { useState } from 'react'
 import { fullName, triggerKey, triggerName, type DifferingIdea, joinIdeas, partIdeas } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
@@ -156,21 +157,7 @@ function JoinIdeas({ onJoin }: { onJoin: (a: string, b: string) => void }) {
   const [one, setOne] = useState('')
   const [other, setOther] = useState('')
   const programOf = (id: string): string | undefined => plan.commands.find((c) => c.id === id)?.programId
-  const options = (not: string | undefined) =>
-    plan.programs
-      .filter((p) => p.id !== not)
-      .map((p) => (
-        <optgroup key={p.id} label={p.name}>
-          {plan.commands
-            .filter((c) => c.programId === p.id)
-            .toSorted((a, b) => (fullName(a) < fullName(b) ? -1 : 1))
-            .map((c) => (
-              <option key={c.id} value={c.id}>
-                {fullName(c)}
-              </option>
-            ))}
-        </optgroup>
-      ))
+  const outside = (id: string) => plan.commands.filter((c) => c.programId !== programOf(id))
   return (
     <form
       onSubmit={(e) => {
@@ -183,24 +170,20 @@ function JoinIdeas({ onJoin }: { onJoin: (a: string, b: string) => void }) {
     >
       <h3 className="caption border-b border-ink pb-1">Say that two commands are one idea</h3>
       <div className="mt-2 grid gap-1.5">
-        <select
-          className="field w-full min-w-0"
-          aria-label="One command"
+        <CommandChooser
+          label="One command"
+          commands={outside(other)}
           value={one}
-          onChange={(e) => setOne(e.target.value)}
-        >
-          <option value="">one command …</option>
-          {options(programOf(other))}
-        </select>
-        <select
-          className="field w-full min-w-0"
-          aria-label="The other command"
+          empty="none yet"
+          onChange={setOne}
+        />
+        <CommandChooser
+          label="The same action in another program"
+          commands={outside(one)}
           value={other}
-          onChange={(e) => setOther(e.target.value)}
-        >
-          <option value="">the same idea in another program …</option>
-          {options(programOf(one))}
-        </select>
+          empty="none yet"
+          onChange={setOther}
+        />
         <button type="submit" className="btn justify-self-start" disabled={one === '' || other === ''}>
           Join them
         </button>

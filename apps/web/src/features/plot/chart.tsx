@@ -18,7 +18,7 @@ export function Chart(props: {
   ref: Ref<ChartHandle>
 }) {
   const view = useChart(props)
-  const { barMm, pxPerMm, scaleBy, fitReach, fit, desk } = view
+  const { barMm, pxPerMm, scaleBy, fitReach, fit, desk, env } = view
   return (
     <div className="relative min-h-0 grow">
       <ChartDrawing view={view} />
@@ -39,7 +39,7 @@ export function Chart(props: {
             {barMm} mm
           </text>
         </svg>
-        <ContourKey />
+        <ContourKey env={env} />
       </div>
       <div className="absolute right-3 bottom-2 flex gap-1.5" role="group" aria-label="Zoom and contours">
         <FingerToggle />

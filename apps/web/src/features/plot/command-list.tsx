@@ -80,7 +80,7 @@ function ListFilters({ view: { all, unplacedCount, onlyUnplaced, set } }: { view
       {(
         [
           [false, `All ${all.length}`],
-          [true, `Unplaced ${unplacedCount}`],
+          [true, `Without a key ${unplacedCount}`],
         ] as const
       ).map(([value, name]) => (
         <button
@@ -97,30 +97,14 @@ function ListFilters({ view: { all, unplacedCount, onlyUnplaced, set } }: { view
   )
 }
 
-function CommandOptions({
-  view: {
-    scroller,
-    onListKey,
-    listed,
-    all,
-    rows,
-    triggersOf,
-    commandId,
-    displaced,
-    choose,
-    active,
-    query,
-    twins,
-  },
-}: {
-  view: CommandListView
-}) {
+function CommandOptions({ view }: { view: CommandListView }) {
+  const { scroller, onListKey, listed, all, rows } = view
   return (
     <div
       ref={scroller}
       id="command-list"
       role="listbox"
-      aria-label="Commands in front"
+      aria-label="Commands of the program in use"
       tabIndex={0}
       className="min-h-0 grow overflow-y-auto"
       onKeyDown={onListKey}
@@ -131,51 +115,68 @@ function CommandOptions({
         <div role="presentation" style={{ height: rows.getTotalSize() }} className="relative">
           {rows.getVirtualItems().map((row) => {
             const command = listed[row.index] as Command
-            const triggers = triggersOf(command.id)
-            const chosen = command.id === commandId
-            const lost = displaced.includes(command.id) && triggers.length === 0
             return (
-              // the listbox around it takes the keys
-              // eslint-disable-next-line jsx-a11y/click-events-have-key-events
-              <div
+              <CommandOption
                 key={command.id}
-                id={`command-${command.id}`}
-                role="option"
-                aria-selected={chosen}
-                tabIndex={-1}
-                title={[command.menu.join(' › '), lost ? 'lost its place' : ''].filter(Boolean).join(' · ')}
-                onClick={() => choose(command)}
-                style={{ transform: `translateY(${row.start}px)`, height: rowHeightPx }}
-                className={`absolute flex w-full cursor-pointer items-center border-b border-rule px-[14px] ${chosen ? 'bg-ink text-panel' : row.index === active && (query !== '' || active > 0) ? 'bg-reach-1' : 'hover:bg-reach-1'}`}
-              >
-                <span className="min-w-0 grow truncate">
-                  {fullName(command)}
-                  {twins.has(twinKey(command)) && (
-                    <span className={`text-[12px] ${chosen ? 'opacity-80' : 'text-ink-2'}`}>
-                      {' '}
-                      · {command.menu.at(-2) ?? 'no menu'}
-                    </span>
-                  )}
-                </span>
-                <span className={`w-[44px] shrink-0 text-right ${chosen ? '' : 'text-ink-2'}`}>
-                  {command.usesPerHour}
-                </span>
-                <span className="flex w-[68px] shrink-0 items-center overflow-hidden pl-[14px]">
-                  {triggers[0] ? (
-                    <TriggerChip trigger={triggers[0]} />
-                  ) : (
-                    <span
-                      className={`text-[12px] ${chosen ? '' : lost ? 'font-semibold text-magenta' : 'text-magenta'}`}
-                    >
-                      {lost ? 'let go' : 'none'}
-                    </span>
-                  )}
-                </span>
-              </div>
+                command={command}
+                topPx={row.start}
+                isActive={row.index === view.active && (view.query !== '' || view.active > 0)}
+                view={view}
+              />
             )
           })}
         </div>
       )}
+    </div>
+  )
+}
+
+function CommandOption({
+  command,
+  topPx,
+  isActive,
+  view: { triggersOf, commandId, displaced, choose, twins },
+}: {
+  command: Command
+  topPx: number
+  isActive: boolean
+  view: CommandListView
+}) {
+  const [trigger] = triggersOf(command.id)
+  const isChosen = command.id === commandId
+  const isLost = displaced.includes(command.id) && !trigger
+  const muted = isChosen ? 'opacity-80' : 'text-ink-2'
+  return (
+    // the listbox around it takes the keys
+    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+    <div
+      id={`command-${command.id}`}
+      role="option"
+      aria-selected={isChosen}
+      tabIndex={-1}
+      title={[command.menu.join(' › '), isLost ? 'lost its place' : ''].filter(Boolean).join(' · ')}
+      onClick={() => choose(command)}
+      style={{ transform: `translateY(${topPx}px)`, height: rowHeightPx }}
+      className={`absolute flex w-full cursor-pointer items-center border-b border-rule px-[14px] ${isChosen ? 'bg-ink text-panel' : isActive ? 'bg-reach-1' : 'hover:bg-reach-1'}`}
+    >
+      <span className="min-w-0 grow truncate">
+        {fullName(command)}
+        {twins.has(twinKey(command)) && (
+          <span className={`text-[12px] ${muted}`}> · {command.menu.at(-2) ?? 'no menu'}</span>
+        )}
+      </span>
+      <span className={`w-[44px] shrink-0 text-right ${isChosen ? '' : 'text-ink-2'}`}>
+        {command.usesPerHour}
+      </span>
+      <span className="flex w-[68px] shrink-0 items-center overflow-hidden pl-[14px]">
+        {trigger ? (
+          <TriggerChip trigger={trigger} />
+        ) : (
+          <span className={`text-[12px] ${isChosen ? '' : 'text-magenta'} ${isLost ? 'font-semibold' : ''}`}>
+            {isLost ? 'lost it' : 'none'}
+          </span>
+        )}
+      </span>
     </div>
   )
 }

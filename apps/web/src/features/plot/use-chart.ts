@@ -1,6 +1,13 @@
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type Ref } from 'react'
 import { useImperativeHandle } from 'react'
-import { footprint, handOnBench, verdictLimits, type BenchControl } from '@reach-plot/core'
+import {
+  footprint,
+  handOnBench,
+  verdictLimits,
+  type BenchControl,
+  type FieldArea,
+  type RestingHand,
+} from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachChart, useReachOfSets } from '../../store/reach.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
@@ -32,17 +39,72 @@ const boxAround = (boxes: readonly Extent[]): Extent => ({
   y1: Math.max(...boxes.map((b) => b.y1)) + edgeMm,
 })
 
-const extentOf = (controls: readonly BenchControl[]): Extent =>
-  boxAround(
-    controls.map((c) => ({
-      x0: c.xMm - c.widthMm / 2,
-      x1: c.xMm + c.widthMm / 2,
-      y0: c.yMm - c.heightMm / 2,
-      y1: c.yMm + c.heightMm / 2,
-    })),
-  )
+const capOf = (c: BenchControl): Extent => ({
+  x0: c.xMm - c.widthMm / 2,
+  x1: c.xMm + c.widthMm / 2,
+  y0: c.yMm - c.heightMm / 2,
+  y1: c.yMm + c.heightMm / 2,
+})
 
-/** What it shows. */
+/** The square around the resting fingertips whose reach is charted. */
+function chartedArea(hand: RestingHand, controls: readonly BenchControl[]): FieldArea {
+  const tips = Object.values(handOnBench(hand).rests).flatMap((id) => controls.find((c) => c.id === id) ?? [])
+  const mean = (pick: (c: BenchControl) => number): number =>
+    tips.reduce((s, c) => s + pick(c), 0) / tips.length
+  const [x, y] = [mean((c) => c.xMm), mean((c) => c.yMm)]
+  return {
+    x0Mm: x - chartedMm,
+    x1Mm: x + chartedMm,
+    y0Mm: y - chartedMm,
+    y1Mm: y + chartedMm,
+    cellMm: 4,
+  }
+}
+
+/** The ground under the keys: outlines of the devices, the reach as contours, and the extents that can be shown. */
+function useGround() {
+  const plan = usePlan()
+  const { env, hand, bench } = useDerived()
+  const finger = useView((s) => s.finger)
+  const { reachBySet } = useReachOfSets(bare)
+  const bareReach = reachBySet['']
+  const outlines = useMemo(
+    () =>
+      bench.devices.flatMap((placed) => {
+        const device = plan.devices.find((d) => d.id === placed.deviceId)
+        return device ? [{ placed, device, print: footprint(placed, device) }] : []
+      }),
+    [bench.devices, plan.devices],
+  )
+  const prints = useMemo(() => outlines.map((o) => o.print), [outlines])
+  const caps = useMemo(() => env.controls.map(capOf), [env.controls])
+  const desk = useMemo(() => boxAround(prints), [prints])
+  const reach = useMemo(() => {
+    const near = env.controls.filter((c) => {
+      const at = bareReach?.[refOfControl(c)]
+      return at !== undefined && at.verdict !== 'away'
+    })
+    return near.length > 0 ? boxAround(near.map(capOf)) : desk
+  }, [env.controls, bareReach, desk])
+  const area = useMemo(() => chartedArea(hand, env.controls), [hand, env.controls])
+  const chart = useReachChart(area, efforts, finger)
+  return { outlines, prints, caps, desk, reach, chart, isCharted: bareReach !== undefined }
+}
+
+/** The first view, and the view of another bench or hand, is what the hand can reach. */
+function useFirstView(
+  { reach, isCharted }: ReturnType<typeof useGround>,
+  fit: (extent: Extent) => void,
+): void {
+  const fitted = useRef<Extent | null>(null)
+  useEffect(() => {
+    if (!isCharted || fitted.current === reach) return
+    if (fitted.current === null || JSON.stringify(fitted.current) !== JSON.stringify(reach)) fit(reach)
+    fitted.current = reach
+  }, [isCharted, reach, fit])
+}
+
+/** What the chart shows: the ground, a face for each key, and how the view is moved. */
 export function useChart({
   places,
   free,
@@ -55,78 +117,25 @@ export function useChart({
   onKey: (controlRef: string) => void
   ref: Ref<ChartHandle>
 }) {
-  const plan = usePlan()
   const derived = useDerived()
   const front = useFront()
   const held = useHeld()
   const controlRef = useView((s) => s.controlRef)
   const set = useView((s) => s.set)
   const { reachBySet } = useReachOfSets([held])
-  const { reachBySet: bareReachBySet } = useReachOfSets(bare)
   const { env, hand, bench } = derived
   const pageOf = usePageOf()
-  const bareReach = bareReachBySet['']
   const svg = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)
   const [pxPerMm, setPxPerMm] = useState(3)
   const walk = useKeyWalk(svg, env.controls, derived.rests.index, onKey)
   const { tabId } = walk
   const { fit, scaleBy, reveal } = useChartZoom(svg, group, setPxPerMm)
+  const { isCharted, ...ground } = useGround()
+  useFirstView({ isCharted, ...ground }, fit)
 
-  const outlines = useMemo(
-    () =>
-      bench.devices.flatMap((placed) => {
-        const device = plan.devices.find((d) => d.id === placed.deviceId)
-        return device ? [{ placed, device, print: footprint(placed, device) }] : []
-      }),
-    [bench.devices, plan.devices],
-  )
-  const prints = useMemo(() => outlines.map((o) => o.print), [outlines])
-  const caps = useMemo(
-    () =>
-      env.controls.map((c) => ({
-        x0: c.xMm - c.widthMm / 2,
-        x1: c.xMm + c.widthMm / 2,
-        y0: c.yMm - c.heightMm / 2,
-        y1: c.yMm + c.heightMm / 2,
-      })),
-    [env.controls],
-  )
-  const desk = useMemo(() => boxAround(prints), [prints])
-  const reach = useMemo(() => {
-    const near = env.controls.filter((c) => {
-      const at = bareReach?.[refOfControl(c)]
-      return at !== undefined && at.verdict !== 'away'
-    })
-    return near.length > 0 ? extentOf(near) : desk
-  }, [env.controls, bareReach, desk])
-  const area = useMemo(() => {
-    const tips = Object.values(handOnBench(hand).rests).flatMap(
-      (id) => env.controls.find((c) => c.id === id) ?? [],
-    )
-    const mean = (pick: (c: BenchControl) => number): number =>
-      tips.reduce((s, c) => s + pick(c), 0) / tips.length
-    const [x, y] = [mean((c) => c.xMm), mean((c) => c.yMm)]
-    return {
-      x0Mm: x - chartedMm,
-      x1Mm: x + chartedMm,
-      y0Mm: y - chartedMm,
-      y1Mm: y + chartedMm,
-      cellMm: 4,
-    }
-  }, [hand, env.controls])
-  const finger = useView((s) => s.finger)
-  const chart = useReachChart(area, efforts, finger)
-
-  const fitReach = (): void => fit(reach)
-  useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(desk), focusKey: walk.focusTab }))
-  // The first view, and the view of another bench or hand, is what the hand can reach.
-  const fitted = useRef<Extent | null>(null)
-  useEffect(() => {
-    if (!bareReach || fitted.current === reach) return
-    if (fitted.current === null || JSON.stringify(fitted.current) !== JSON.stringify(reach)) fit(reach)
-    fitted.current = reach
-  }, [bareReach, reach, fit])
+  const fitReach = (): void => fit(ground.reach)
+  useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(ground.desk), focusKey: walk.focusTab }))
 
   const faces = useMemo(
     () =>
@@ -160,20 +169,16 @@ export function useChart({
     walk,
     setHovered,
     onFocus,
-    chart,
-    outlines,
+    ...ground,
     env,
     pageOf,
     hand,
-    prints,
-    caps,
     faces,
     barMm,
     pxPerMm,
     scaleBy,
     fitReach,
     fit,
-    desk,
   }
 }
 

@@ -42,7 +42,33 @@ function twinsIn(commands: readonly Command[]): ReadonlySet<string> {
   return twins
 }
 
-/** What it shows. */
+/** Walking the list by keys, while the focus may stay in the search field. */
+function useListWalk(listed: readonly Command[], choose: (command: Command) => void) {
+  const scroller = useRef<HTMLDivElement>(null)
+  const [active, setActive] = useState(0)
+  const rows = useVirtualizer({
+    count: listed.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowHeightPx,
+    overscan: 10,
+  })
+  const move = (step: number): void => {
+    const next = Math.max(0, Math.min(listed.length - 1, active + step))
+    setActive(next)
+    rows.scrollToIndex(next)
+  }
+  const onListKey = (e: KeyboardEvent): void => {
+    const command = listed[active]
+    if (e.key === 'ArrowDown') move(1)
+    else if (e.key === 'ArrowUp') move(-1)
+    else if (e.key === 'Enter' && command) choose(command)
+    else return
+    e.preventDefault()
+  }
+  return { scroller, active, setActive, rows, onListKey }
+}
+
+/** What the list of commands of the program in use shows. */
 export function useCommandList({
   searchRef,
   keyFind,
@@ -67,36 +93,15 @@ export function useCommandList({
   const all = useFrontCommands()
   const listed = useListed()
   const twins = useMemo(() => twinsIn(all), [all])
-  const scroller = useRef<HTMLDivElement>(null)
-  const [active, setActive] = useState(0)
   const unplacedCount = useMemo(
     () => all.filter((c) => triggersOf(c.id).length === 0).length,
     [all, triggersOf],
   )
-  const rows = useVirtualizer({
-    count: listed.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => rowHeightPx,
-    overscan: 10,
-  })
-
   const choose = (command: Command): void => {
     set({ commandId: command.id, controlRef: null })
     onChosen()
   }
-  const move = (step: number): void => {
-    const next = Math.max(0, Math.min(listed.length - 1, active + step))
-    setActive(next)
-    rows.scrollToIndex(next)
-  }
-  const onListKey = (e: KeyboardEvent): void => {
-    const command = listed[active]
-    if (e.key === 'ArrowDown') move(1)
-    else if (e.key === 'ArrowUp') move(-1)
-    else if (e.key === 'Enter' && command) choose(command)
-    else return
-    e.preventDefault()
-  }
+  const walk = useListWalk(listed, choose)
   const systemAction = triggerQuery ? reservedBy(triggerQuery, index) : null
   const elsewhere = triggerQuery
     ? (index.holders.get(triggerKey(triggerQuery)) ?? []).filter((c) => !listed.includes(c))
@@ -104,11 +109,9 @@ export function useCommandList({
   return {
     searchRef,
     listed,
-    active,
+    ...walk,
     query,
     set,
-    setActive,
-    onListKey,
     keyFind,
     triggerQuery,
     systemAction,
@@ -117,8 +120,6 @@ export function useCommandList({
     all,
     unplacedCount,
     onlyUnplaced,
-    scroller,
-    rows,
     triggersOf,
     commandId,
     displaced,

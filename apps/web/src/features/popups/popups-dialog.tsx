@@ -1,3 +1,4 @@
+import { Subtabs } from '../../parts/subtabs.js'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import {
@@ -59,20 +60,13 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
         In each context other commands may stand on its places.
       </p>
       {arrangement.popups.length > 1 && (
-        <div role="tablist" aria-label="Sets" className="mt-3 flex h-8 border-b border-rule">
-          {arrangement.popups.map((s) => (
-            <button
-              key={s.id}
-              type="button"
-              role="tab"
-              aria-selected={s === set}
-              className="subtab"
-              onClick={() => setChosenId(s.id)}
-            >
-              {s.name}
-            </button>
-          ))}
-        </div>
+        <Subtabs
+          label="Sets"
+          tabs={arrangement.popups}
+          chosen={set?.id ?? ''}
+          onChoose={setChosenId}
+          className="mt-3 h-8 border-b border-rule"
+        />
       )}
       {set ? (
         <SetForm key={set.id} set={set} onPlace={setPlacing} />

@@ -1,7 +1,7 @@
+import { CommandChooser } from '../../parts/command-chooser.js'
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react'
 import { toast } from 'sonner'
 import {
-  fullName,
   type Plan,
   type Routine,
   type RoutineStep,
@@ -212,22 +212,17 @@ function StepList({ view: { routine, plan, edit, id } }: { view: RoutineEditorVi
 function AddStep({ view: { edit, id, commands } }: { view: RoutineEditorView }) {
   return (
     <div className="mt-3 flex items-center gap-2">
-      <select
-        className="field min-w-0 grow"
-        aria-label="Add a step"
+      <CommandChooser
+        label="Add a step"
+        hideLabel
+        className="min-w-0 grow"
+        commands={commands}
         value=""
-        onChange={(e) =>
-          e.target.value !== '' &&
-          edit((plan) => addStep(plan, id, { kind: 'command', commandId: e.target.value }))
+        empty="Add a command …"
+        onChange={(commandId) =>
+          commandId !== '' && edit((plan) => addStep(plan, id, { kind: 'command', commandId }))
         }
-      >
-        <option value="">Add a command …</option>
-        {commands.map((c) => (
-          <option key={c.id} value={c.id}>
-            {fullName(c)}
-          </option>
-        ))}
-      </select>
+      />
       {(
         [
           ['Click', { kind: 'point' }],

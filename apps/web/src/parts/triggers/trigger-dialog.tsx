@@ -1,4 +1,7 @@
-import { contextsInWords, fullName, triggerName, type Chord, type Trigger } from '@reach-plot/core'
+import { fullName, triggerName, type Chord, type Trigger } from '@reach-plot/core'
+import { CommandChooser } from '../command-chooser.js'
+import { TickField } from '../fields.js'
+import { reservedNote, verdictWords } from '../words.js'
 import { Dialog } from '../dialog.js'
 import { RelayField } from './relay-field.js'
 import { TriggerField } from './trigger-field.js'
@@ -9,7 +12,7 @@ import { useTriggerDialog, type TriggerDialogView } from './use-trigger-dialog.j
  * pad keys held together, pop-up sets; and says what the control sends, where it sends keys.
  */
 export function TriggerDialog(props: {
-  /** chosen in the sheet where left out */
+  /** chosen in the dialog where left out */
   commandId?: string | undefined
   start: Trigger
   sends?: readonly Chord[]
@@ -43,85 +46,59 @@ export function TriggerDialog(props: {
   )
 }
 
-function TriggerForm({
-  view: {
-    commandId,
-    chosen,
-    setChosen,
-    front,
-    program,
-    trigger,
-    setTrigger,
-    isKey,
-    sends,
-    setSends,
-    command,
-    lacks,
-    reach,
-    kept,
-    holders,
-    triggersOf,
-    keep,
-    setKeep,
-    env,
-  },
-}: {
-  view: TriggerDialogView
-}) {
+function TriggerForm({ view }: { view: TriggerDialogView }) {
+  const { commandId, chosen, setChosen, front, trigger, setTrigger, isKey, sends, setSends, command } = view
   return (
     <div className="grid grid-cols-[130px_1fr] items-center gap-x-4 gap-y-3">
       {commandId === undefined && (
         <>
-          <label htmlFor="trigger-command">Command</label>
-          <select
-            id="trigger-command"
-            className="field"
-            value={chosen}
-            onChange={(e) => setChosen(e.target.value)}
-          >
-            {front.map((c) => (
-              <option key={c.id} value={c.id}>
-                {fullName(c)} · {contextsInWords(c, program)}
-              </option>
-            ))}
-          </select>
+          <span>Command</span>
+          <CommandChooser label="Command" hideLabel commands={front} value={chosen} onChange={setChosen} />
         </>
       )}
       <TriggerField trigger={trigger} onChange={setTrigger} />
       {!isKey && <RelayField sends={sends} onChange={setSends} command={command} />}
+      <TriggerJudgement view={view} />
+      <OldKeysField view={view} />
+    </div>
+  )
+}
+
+/** How the trigger is reached, and who or what stands there already. */
+function TriggerJudgement({ view: { lacks, reach, reserved, holders } }: { view: TriggerDialogView }) {
+  return (
+    <>
       <span>Reached</span>
       <p>
         {lacks.length > 0
           ? 'This bench does not have it.'
           : reach
-            ? `${reach.verdict}, ${Math.round(reach.timeMs)} ms`
+            ? `${verdictWords[reach.verdict]}, ${Math.round(reach.timeMs)} ms`
             : 'working it out …'}
       </p>
-      {(kept !== null || holders.length > 0) && (
+      {(reserved !== null || holders.length > 0) && (
         <>
           <span>In the way</span>
           <p className="text-magenta">
-            {kept !== null && `Kept: ${kept}. `}
+            {reserved !== null && `${reservedNote(reserved)}. `}
             {holders.length > 0 &&
               `Held by ${holders.map((c) => `“${fullName(c)}”`).join(', ')}, which stays there too.`}
           </p>
         </>
       )}
-      {command && triggersOf(command.id).length > 0 && (
-        <label className="col-start-2 flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="accent-(--magenta)"
-            checked={keep}
-            onChange={(e) => setKeep(e.target.checked)}
-          />
-          Keep{' '}
-          {triggersOf(command.id)
-            .map((t) => triggerName(t, env))
-            .join(' and ')}{' '}
-          as well
-        </label>
-      )}
+    </>
+  )
+}
+
+/** Whether the command keeps the keys that it has. */
+function OldKeysField({ view: { command, triggersOf, keep, setKeep, env } }: { view: TriggerDialogView }) {
+  const own = command ? triggersOf(command.id) : []
+  if (own.length === 0) return null
+  return (
+    <div className="col-start-2">
+      <TickField checked={keep} onChange={setKeep}>
+        Keep {own.map((t) => triggerName(t, env)).join(' and ')} as well
+      </TickField>
     </div>
   )
 }

@@ -14,7 +14,7 @@ export function useTriggerDialog({
   sends: startSends = none,
   onClose,
 }: {
-  /** chosen in the sheet where left out */
+  /** chosen in the dialog where left out */
   commandId?: string | undefined
   start: Trigger
   sends?: readonly Chord[]
@@ -31,7 +31,7 @@ export function useTriggerDialog({
   const { reachOf } = useReachOfSets(noHeld, heldSetsOf(trigger, arrangement))
   const reach = reachOf(trigger)
   const name = triggerName(trigger, env)
-  const kept = reservedBy(trigger, index)
+  const reserved = reservedBy(trigger, index)
   const holders = (index.holders.get(triggerKey(trigger)) ?? []).filter(
     (c) => c.id !== chosen && c.programId === command?.programId,
   )
@@ -68,7 +68,7 @@ export function useTriggerDialog({
     sends,
     setSends,
     reach,
-    kept,
+    reserved,
     holders,
     triggersOf,
     keep,
