@@ -19,3 +19,9 @@ export async function goTo(page: Page, path: string): Promise<void> {
     dispatchEvent(new PopStateEvent('popstate'))
   }, path)
 }
+
+/** Chooses the modifiers that the chart shows as held, such as `Ctrl+Shift`. */
+export async function hold(page: Page, modifiers: string): Promise<void> {
+  await page.getByRole('button', { name: /^Held/ }).click()
+  await page.getByRole('option', { name: modifiers, exact: true }).click()
+}

@@ -21,7 +21,7 @@ test('commands go out as CSV and come in again unchanged', async ({ page }, info
   const choosing = page.waitForEvent('filechooser')
   await page.getByRole('button', { name: 'Import CSV' }).click()
   await (await choosing).setFiles(path)
-  await expect(page.getByRole('dialog')).toContainText('0 new, 0 changed, 253 as they are, 0 with a fault')
+  await expect(page.getByRole('dialog')).toContainText('0 new, 0 changed, 253 as they are, 0 with errors')
   await expect(page.getByRole('dialog').getByRole('button', { name: 'Import 0 commands' })).toBeDisabled()
 })
 
@@ -71,7 +71,7 @@ test('contexts are changed in place, and the chart follows', async ({ page }) =>
   await expect(page.getByRole('button', { name: 'Contexts of Saltmarsh: Tracing, Sheet' })).toBeVisible()
   await page.getByRole('button', { name: 'Find a place for Saltmarsh' }).click()
   await expect(page.getByRole('heading', { name: 'Saltmarsh' })).toBeVisible()
-  await expect(page.getByRole('button', { name: /^In front/ })).toContainText('Fenmap · Tracing')
+  await expect(page.getByRole('button', { name: /^Program in use/ })).toContainText('Fenmap · Tracing')
 })
 
 test('columns sort both ways, and only the rows in view are drawn', async ({ page }) => {

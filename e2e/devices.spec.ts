@@ -112,7 +112,7 @@ test('a stroke, a dial, a button on a page and a relay are bound; a broken relay
   await dialog(page).getByRole('textbox', { name: 'Sends keys' }).fill('Control+Alt+KeyM')
   await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
   await dialog(page).getByRole('button', { name: 'Place on pad key 20' }).click()
-  await expect(row).toContainText('but Fenmap has nothing on Ctrl+Alt+M')
+  await expect(row).toContainText('but Ctrl+Alt+M is not used by Fenmap')
   await go(page, 'Clashes')
   await page.getByRole('searchbox').fill('pad key 20')
   await expect(page.getByRole('complementary')).toContainText('pad key 20 sends Ctrl+Alt+M for “Measure”')
@@ -135,13 +135,13 @@ test('buttons of a deck page are copied to another device with what they send', 
   await expect(page.getByRole('row', { name: /key 17/ })).toContainText('sends')
 })
 
-test('a page of the deck follows the program in front, on the Plot too', async ({ page }) => {
+test('a page of the deck follows the program in use, on the Plot too', async ({ page }) => {
   await openDemo(page)
   await expect(page.locator('[data-code="deck/b1"]')).toHaveAttribute('aria-label', /Open chart/)
   await page.locator('[data-code="deck/b15"]').focus()
   await page.keyboard.press('Enter')
   await expect(page.locator('[data-code="deck/b1"]')).toHaveAttribute('aria-label', /Channel/)
-  await page.getByRole('button', { name: /^In front/ }).click()
+  await page.getByRole('button', { name: /^Program in use/ }).click()
   await page.getByRole('menuitem', { name: 'Tag', exact: true }).click()
   await page.locator('[data-code="deck/b15"]').focus()
   await page.keyboard.press('Enter')
@@ -151,7 +151,7 @@ test('a page of the deck follows the program in front, on the Plot too', async (
 test('two boards are compared for the hand', async ({ page }) => {
   await page.goto('/bench/devices')
   await expect(page.getByRole('combobox', { name: 'Second device' })).toHaveValue('keyboard-left')
-  await expect(page.getByRole('row', { name: /^away/ })).toContainText('-13')
+  await expect(page.getByRole('row', { name: /^the hand must move/ })).toContainText('-13')
   await page.getByRole('combobox', { name: 'First device' }).selectOption('pad')
   await expect(page.getByRole('row', { name: /^Controls/ })).toContainText('21')
 })
@@ -174,7 +174,7 @@ test.describe('the simulated bench', () => {
 
   test('shows a press layer by layer, a broken relay among them', async ({ page }) => {
     await page.goto('/try')
-    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
+    await page.getByRole('combobox', { name: 'Context in use' }).selectOption('tracing')
     await key(page, 'pad/k3').click()
     await expect(happened(page)).toContainText('pad key 3 sends T')
     await expect(happened(page)).toContainText('“Zoom in” runs')
@@ -182,7 +182,7 @@ test.describe('the simulated bench', () => {
     await key(page, 'pad/k11').click()
     await expect(happened(page)).toContainText('“Lock shape” runs')
     await page.getByRole('combobox', { name: 'How' }).selectOption('press')
-    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('labelling')
+    await page.getByRole('combobox', { name: 'Context in use' }).selectOption('labelling')
     await key(page, 'KeyT').click()
     await expect(happened(page)).toContainText('T types “t”')
     await key(page, 'mouse/field').click()
@@ -195,7 +195,7 @@ test.describe('the simulated bench', () => {
 
   test('takes real keys with their holds and taps', async ({ page }) => {
     await page.goto('/try')
-    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
+    await page.getByRole('combobox', { name: 'Context in use' }).selectOption('tracing')
     await page.getByRole('button', { name: 'Use my keyboard' }).click()
     await page.keyboard.press('m')
     await expect(happened(page)).toContainText('“Measure” runs')
@@ -210,7 +210,7 @@ test.describe('the simulated bench', () => {
 
   test('opens a pop-up set and picks from it', async ({ page }) => {
     await page.goto('/try')
-    await page.getByRole('combobox', { name: 'Context in front' }).selectOption('tracing')
+    await page.getByRole('combobox', { name: 'Context in use' }).selectOption('tracing')
     await key(page, 'mouse/forward').click()
     await page.getByRole('button', { name: '1 Buffer' }).click()
     await expect(happened(page)).toContainText('“Buffer” runs')

@@ -87,7 +87,7 @@ test('a CSV is shown before it is taken: bad lines are named, the good ones come
     ),
   )
   const sheet = page.getByRole('dialog')
-  await expect(sheet).toContainText('1 new, 1 changed, 0 as they are, 1 with a fault')
+  await expect(sheet).toContainText('1 new, 1 changed, 0 as they are, 1 with errors')
   await expect(sheet.getByRole('row', { name: /line 3/ })).toContainText(
     '“often” is no number from 0 to 100000.',
   )

@@ -11,7 +11,7 @@ test('a command goes from the list to a key, a clash is mended, and its label is
   await openDemo(page)
 
   await test.step('choose a command and place it on the best key', async () => {
-    await page.getByRole('button', { name: /In front/ }).click()
+    await page.getByRole('button', { name: /Program in use/ }).click()
     await page.getByRole('menuitem', { name: 'Tracing' }).click()
     await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide sh')
     await page.keyboard.press('Enter')

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo } from './app.js'
+import { hold, openDemo } from './app.js'
 
 const choose = async (page: Page, name: string): Promise<void> => {
   await page.getByRole('combobox', { name: 'Find a command by name' }).fill(name)
@@ -19,7 +19,7 @@ test('a place says why in a sentence; other weights rank otherwise, and undo bri
   await expect(list).toContainText('Easy with the index finger; first letter of “hide”.')
   await expect(page.locator('[data-place]').first()).toHaveAttribute('data-place', 'KeyH')
   await expect(
-    page.getByRole('img', { name: /time \d+ ms, stretch \d+ ms, recall 0 ms/ }).first(),
+    page.getByRole('img', { name: /time \d+ ms, stretch \d+ ms, to remember 0 ms/ }).first(),
   ).toBeVisible()
   await page.getByRole('button', { name: 'Weights' }).click()
   const mnemonic = page.getByRole('group', { name: 'Weights, ms' }).getByLabel('Mnemonic')
@@ -64,16 +64,14 @@ test('taking a held place moves a whole chain in one step, and undo brings all b
   await expect(page.getByText('211', { exact: true })).toBeVisible()
 })
 
-test('what is kept does not move, a barred key takes nothing, and both can be let go again', async ({
-  page,
-}) => {
+test('what is locked does not move, a barred key takes nothing, and both can be undone', async ({ page }) => {
   await openDemo(page)
   await choose(page, 'undo')
-  await expect(page.getByRole('button', { name: 'Keep here' })).toHaveAttribute('aria-pressed', 'true')
-  await page.getByRole('button', { name: 'Take off' }).first().click()
-  await expect(page.getByText('“Undo” is kept where it is. Let it move first.')).toBeVisible()
-  await page.getByRole('button', { name: 'Keep here' }).click()
-  await page.getByRole('button', { name: 'Take off' }).first().click()
+  await expect(page.getByRole('button', { name: 'Unlock' })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'Remove' }).first().click()
+  await expect(page.getByText('“Undo” is locked. Unlock it first.')).toBeVisible()
+  await page.getByRole('button', { name: /^(Lock|Unlock)$/ }).click()
+  await page.getByRole('button', { name: 'Remove' }).first().click()
   await expect(page.getByText(/“Undo” is off/)).toBeVisible()
   await page.keyboard.press('Escape')
   await key(page, 'KeyH').click()
@@ -101,7 +99,7 @@ test('free places are found under modifiers, within a reach', async ({ page }) =
   const easy = await free.count()
   await page.getByLabel('Reached').selectOption('stretch')
   await expect.poll(() => free.count()).toBeGreaterThan(easy)
-  await page.getByRole('button', { name: 'Ctrl', exact: true }).click()
+  await hold(page, 'Ctrl')
   await expect(page.getByRole('heading', { name: /free with Ctrl/ })).toBeVisible()
   await free.first().click()
   await expect(page.getByRole('dialog')).toContainText('Place a command')
@@ -196,7 +194,7 @@ test('one idea on two triggers is mended with one click', async ({ page }) => {
   await expect(region).toHaveCount(0)
   await page.keyboard.press('Control+z')
   await expect(region).toHaveCount(1)
-  await region.getByRole('button', { name: 'Two different ideas' }).click()
+  await region.getByRole('button', { name: 'Two different actions' }).click()
   await expect(region).toHaveCount(0)
   await expect(page.getByRole('button', { name: 'Part Delete and Delete recording' })).toHaveCount(0)
 })

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, planMenu } from './app.js'
+import { hold, openDemo, planMenu } from './app.js'
 
 test('the keyboard alone finds, places, undoes and redoes', async ({ page }) => {
   await openDemo(page)
@@ -41,23 +41,20 @@ test('a taken place says who holds it and offers swap, replace and cancel', asyn
     .click()
   await expect(key('Digit1')).toHaveAttribute('aria-label', /Draw freehand/)
   await page.getByRole('combobox', { name: 'Find a command by name' }).fill('')
-  await page.getByRole('button', { name: /^Unplaced/ }).click()
+  await page.getByRole('button', { name: /^Without a key/ }).click()
   await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('Draw straight')
-  await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('let go')
+  await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('lost it')
 })
 
-test('holding real modifiers charts their layer, and letting go shows the bare one again', async ({
+test('holding real modifiers charts their set, and releasing them shows the plain one again', async ({
   page,
 }) => {
   await openDemo(page)
   await page.keyboard.down('Shift')
-  await expect(page.getByRole('button', { name: 'Shift', exact: true })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  )
+  await expect(page.getByRole('button', { name: /^Held/ })).toHaveText('Shift')
   await expect(page.locator('[data-code=KeyY]')).toHaveAttribute('aria-label', /^Shift\+Z/)
   await page.keyboard.up('Shift')
-  await expect(page.getByRole('button', { name: 'bare' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('button', { name: /^Held/ })).toHaveText('No modifier')
 })
 
 test('pressing a key finds what is on it, and choosing a key shows all its levels', async ({ page }) => {
@@ -70,9 +67,9 @@ test('pressing a key finds what is on it, and choosing a key shows all its level
   await page.locator('[data-code=KeyL]').click()
   const levels = page.getByRole('list', { name: 'Levels of L' })
   await expect(levels.getByRole('listitem').filter({ hasText: 'Super' }).first()).toContainText(
-    'Kept: Lock screen',
+    'Used by the system: Lock screen',
   )
-  await expect(levels.getByRole('listitem').filter({ hasText: 'bare' })).toContainText('Loop part')
+  await expect(levels.getByRole('listitem').filter({ hasText: 'No modifier' })).toContainText('Loop part')
   await expect(levels.getByRole('listitem').filter({ hasText: 'AltGr' })).toContainText('free')
 })
 
@@ -85,6 +82,57 @@ test('keys are walked with the arrows and placed with Enter', async ({ page }) =
   await expect(page.locator('[data-code=KeyH]')).toBeFocused()
   await page.keyboard.press('ArrowUp')
   await expect(page.locator('[data-code=KeyY], [data-code=KeyU]').and(page.locator(':focus'))).toHaveCount(1)
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('list', { name: 'Levels of H' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide shape')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-place]').first()).toBeFocused()
+  await page.keyboard.press('c')
+  await expect(page.locator('[data-code=KeyH]')).toBeFocused()
+  await expect(page.locator('[data-code=KeyH]')).toHaveAttribute('aria-label', /^H\. free/)
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-code=KeyH]')).toHaveAttribute('aria-label', /Hide shape/)
+})
+
+test('one key locks and unlocks what is chosen', async ({ page }) => {
+  await openDemo(page)
+  await page.locator('[data-code=KeyW]').click()
+  await page.keyboard.press('h')
+  await expect(page.locator('[data-code=KeyW]')).toHaveAttribute('aria-label', /locked$/)
+  await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible()
+  await page.keyboard.press('h')
+  await expect(page.locator('[data-code=KeyW]')).not.toHaveAttribute('aria-label', /locked$/)
+})
+
+test('a misspelt name still finds its command', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hied shape')
+  await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('Hide shape')
+})
+
+test('the chart is panned by dragging and zoomed by the wheel and the buttons', async ({ page }) => {
+  await openDemo(page)
+  const chart = page.getByRole('group', { name: /^Chart of/ })
+  const box = (await chart.boundingBox())!
+  const at = async () => (await page.locator('[data-code=KeyG]').boundingBox())!
+  const before = await at()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height - 20)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height - 50, { steps: 4 })
+  await page.mouse.up()
+  const panned = await at()
+  expect(panned.x - before.x).toBeCloseTo(60, 0)
+  expect(panned.y - before.y).toBeCloseTo(-30, 0)
+  await page.getByRole('button', { name: 'Larger' }).click()
+  await expect.poll(async () => (await at()).width / panned.width).toBeCloseTo(1.3, 1)
+  await page.getByRole('button', { name: 'Smaller' }).click()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.wheel(0, -300)
+  await expect.poll(async () => (await at()).width).toBeGreaterThan(before.width * 1.1)
+  await page.keyboard.press('r')
+  await expect.poll(async () => (await at()).x).toBeCloseTo(before.x, 0)
 })
 
 test('a key that gets the focus outside the chart is moved into view', async ({ page }) => {
@@ -105,7 +153,7 @@ test('opposites are placed together on one key with and without Shift', async ({
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Place both' }).first().click()
   await expect(page.locator('[data-code=KeyH]')).toHaveAttribute('aria-label', /Hide shape/)
-  await page.getByRole('button', { name: 'Shift', exact: true }).click()
+  await hold(page, 'Shift')
   await expect(page.locator('[data-code=KeyH]')).toHaveAttribute('aria-label', /Show all shapes/)
 })
 

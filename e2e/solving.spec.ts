@@ -14,9 +14,9 @@ async function openSolve(page: Page): Promise<void> {
 /** Looks for the best of few moves, which takes as long as any search. */
 async function look(page: Page, most: number): Promise<void> {
   await ask(page)
-    .getByRole('radio', { name: /At most so many moves/ })
+    .getByRole('radio', { name: /Limit the number of changes/ })
     .check()
-  await ask(page).getByRole('textbox', { name: 'Moves at most' }).fill(String(most))
+  await ask(page).getByRole('textbox', { name: 'Changes at most' }).fill(String(most))
   await ask(page).getByRole('button', { name: /^Look/ }).click()
   await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
 }
@@ -63,7 +63,7 @@ test('three moves are taken, undone one by one, and what has changed otherwise i
   await expect(placed).toContainText('211')
 
   await moves(page)
-    .getByRole('button', { name: /^Take the \d+ listed/ })
+    .getByRole('button', { name: /^Apply the \d+ listed/ })
     .click()
   await expect(moves(page).getByText('✓ taken')).toHaveCount(12)
   await undo.click()
@@ -85,7 +85,7 @@ test('three moves are taken, undone one by one, and what has changed otherwise i
   ).toBeDisabled()
 })
 
-test('an answer is kept beside, compared with the defaults, and a figure opens its computation', async ({
+test('an answer is kept beside, compared with the defaults, and a figure says how it is worked out', async ({
   page,
 }) => {
   await openSolve(page)
@@ -162,13 +162,13 @@ test('an empty plan says what to do first', async ({ page }) => {
   await expect(page.getByText('There are no routines yet.')).toBeVisible()
 })
 
-test('what may move is narrowed to the unplaced, and to one program', async ({ page }) => {
+test('what may move is narrowed to those without a key, and to one program', async ({ page }) => {
   await openDemo(page)
   await page.keyboard.press('7')
   await expect(page.getByRole('heading', { name: 'Solve' })).toBeVisible()
   const rows = moves(page).getByRole('row')
   await ask(page)
-    .getByRole('radio', { name: /Only what has no place/ })
+    .getByRole('radio', { name: /Only commands without a key/ })
     .check()
   await ask(page).getByRole('button', { name: /^Look/ }).click()
   await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
@@ -199,7 +199,7 @@ test('what is kept stays when everything may move', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('combobox', { name: 'Find a command by name' }).fill('add vertex')
   await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'Keep here' }).click()
+  await page.getByRole('button', { name: 'Lock' }).click()
   await page.keyboard.press('7')
   await look(page, 40)
   await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Add vertex' })).toHaveCount(0)

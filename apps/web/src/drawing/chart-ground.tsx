@@ -80,7 +80,7 @@ export const ChartGround = memo(function ChartGround({ chart }: { chart: ReachCh
 })
 
 /** What lies within the contours of effort, and beyond the last. */
-const zoneNames = ['comfortable to here', 'stretched to here, away beyond']
+const zoneNames = ['comfortable to here', 'stretched to here; beyond, the hand must move']
 
 /** Half of a zone's name on the chart, mm, and how far two of them stay apart. */
 const zoneHalf = { widthMm: 0.72, heightMm: 2.4 }

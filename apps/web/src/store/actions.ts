@@ -139,7 +139,7 @@ export function keepAsArrangement(placements: readonly Placement[]): void {
   const { id, name } = activeArrangement(plan)
   edit((before) => copyArrangement(before, id, { name: `${name}, solved`, placements: [...placements] }))
   const after = usePlanStore.getState().plan
-  toast(`“${after ? activeArrangement(after).name : name}” is in front now; “${name}” is as it was`, {
+  toast(`“${after ? activeArrangement(after).name : name}” is in use now; “${name}” is as it was`, {
     action: undoAction(),
   })
 }

@@ -84,8 +84,8 @@ function bindingFault(
       (p) => p.id !== program.id && group(p.id, triggerKey(sent)) !== undefined,
     )
     return elsewhere.length > 0
-      ? `${program.name} has nothing on ${name}; only ${elsewhere.map((p) => p.name).join(' and ')} has`
-      : `${program.name} has nothing on ${name}`
+      ? `${name} is not used by ${program.name}, only by ${elsewhere.map((p) => p.name).join(' and ')}`
+      : `${name} is not used by ${program.name}`
   }
   if (commands.some((c) => c.id === command.id)) return null
   const live = commands.filter((c) => canBeLiveTogether(c, command, program))

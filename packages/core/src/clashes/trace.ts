@@ -193,7 +193,7 @@ class PressTrace {
       this.step('system', 'ends', `${env.system.name} takes ${name}: ${action}.`)
       return true
     }
-    this.step('system', 'passes', `${env.system.name} has nothing on ${name}.`)
+    this.step('system', 'passes', `${name} is not used by ${env.system.name}.`)
     const typed = stages.input(sent)
     const types = typed && typedInWords(typed)
     if (types && scene.context?.typing === true) {
@@ -220,7 +220,7 @@ class PressTrace {
         : elsewhere
           ? ` “${elsewhere.name}” has it, but only in ${scene.contextNames(elsewhere)}.`
           : scene.elsewhere(trigger)
-      this.step('program', 'ends', `${where} has nothing on ${name}.${more}`)
+      this.step('program', 'ends', `${name} is not used by ${where}.${more}`)
       return []
     }
     this.step('program', 'passes', `${where} has ${name}.`)

@@ -96,7 +96,7 @@ function readChord(text: string): Chord {
   if (trigger.kind === 'chord') return trigger
   throw new CoreError('RELAY_NO_CHORD', {
     where: ['sends'],
-    what: `"${text.slice(0, 60)}" is no key combination`,
+    what: `"${text.slice(0, 60)}" cannot be read as a shortcut`,
     remedy: 'write combinations such as Control+KeyK, separated by spaces',
   })
 }

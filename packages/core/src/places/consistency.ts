@@ -38,7 +38,7 @@ export function differingIdeas(index: PlaceIndex): DifferingIdea[] {
         index.rules.locks(o.command) || o.triggers.some((t) => index.rules.locksControl(controlRefOf(t))),
     )
     if (reserved)
-      return [{ idea, placed, fix: null, obstacle: `“${reserved.command.name}” is kept where it is.` }]
+      return [{ idea, placed, fix: null, obstacle: `“${reserved.command.name}” is locked.` }]
     // of several triggers of the leading command the first that the others can have
     for (const to of lead.triggers) {
       const moves = apart.map(({ command, triggers }) => ({
@@ -50,7 +50,7 @@ export function differingIdeas(index: PlaceIndex): DifferingIdea[] {
       if (moves.every((m) => m.holders.every((c) => !index.rules.locks(c))) && reservedBy(to, index) === null)
         return [{ idea, placed, fix: moves, obstacle: null }]
     }
-    return [{ idea, placed, fix: null, obstacle: 'Its trigger is taken by what is kept, or by the system.' }]
+    return [{ idea, placed, fix: null, obstacle: 'Its key is taken by a locked command, or by the system.' }]
   })
 }
 

@@ -172,7 +172,7 @@ export function parseTrigger(text: string, where: readonly (string | number)[] =
   if (!read || ('code' in read && isModifier(read.code))) {
     throw new CoreError('TRIGGER_UNREADABLE', {
       where,
-      what: `"${text.slice(0, 60)}" is no trigger`,
+      what: `"${text.slice(0, 60)}" cannot be read as a shortcut`,
       remedy: `write ${modifiers.join(', ')} and a key code, joined by +, such as Control+Shift+KeyU; or a control such as pad/k3`,
     })
   }

@@ -86,7 +86,7 @@ describe('broken relays', () => {
     expect(relays(set(['simplify', 'Control+KeyL'], ['simplify', 'pad/k1 > Control+KeyL']))).toEqual([])
   })
   test.each([
-    ['nothing bound', set(['simplify', 'pad/k1 > Control+KeyL']), 'Fenmap has nothing on Ctrl+L'],
+    ['nothing bound', set(['simplify', 'pad/k1 > Control+KeyL']), 'Ctrl+L is not used by Fenmap'],
     [
       'another command',
       set(['smooth', 'Control+KeyL'], ['simplify', 'pad/k1 > Control+KeyL']),
@@ -100,7 +100,7 @@ describe('broken relays', () => {
     [
       'another program only',
       set(['tag-call', 'Control+KeyL'], ['simplify', 'pad/k1 > Control+KeyL']),
-      'only Reedcall has',
+      'only by Reedcall',
     ],
     [
       'the system',
@@ -110,7 +110,7 @@ describe('broken relays', () => {
     [
       'a step of a sequence',
       set(['simplify', 'KeyX'], ['simplify', 'pad/k1 > KeyQ KeyX']),
-      'Fenmap has nothing on Q',
+      'Q is not used by Fenmap',
     ],
     [
       'a wrong letter in the menu',

@@ -129,6 +129,6 @@ describe('the CSV of placements', () => {
     expect(placements).toEqual([])
     expect(bad.map((b) => b.line)).toEqual([2, 3])
     expect(bad[0]!.column).toBe('sends')
-    expect(bad[0]!.message).toContain('is no key combination')
+    expect(bad[0]!.message).toContain('cannot be read as a shortcut')
   })
 })

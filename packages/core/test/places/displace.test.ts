@@ -266,6 +266,6 @@ describe('ideas on different triggers', () => {
   test('a kept command has no fix, and it says so', () => {
     const rules: Rules = { ...noRules, lockedCommandIds: ['show-grids'] }
     const [found] = differingIdeas(given({ 'show-grid': 'KeyG', 'show-grids': 'KeyF' }, rules))
-    expect(found).toMatchObject({ fix: null, obstacle: '“Show grids” is kept where it is.' })
+    expect(found).toMatchObject({ fix: null, obstacle: '“Show grids” is locked.' })
   })
 })

@@ -27,7 +27,7 @@ export function BenchMoves() {
           ))}
         </select>
         <p className="grow">
-          <b>{loss.kept}</b> triggers of “{arrangement.name}” stay,{' '}
+          <b>{loss.kept}</b> keys of “{arrangement.name}” stay,{' '}
           <b className="text-magenta">{loss.lost.length} are lost</b>; <b>{loss.without.length}</b> commands
           are left without one, {Math.round(loss.usesPerHour)} uses an hour.
         </p>

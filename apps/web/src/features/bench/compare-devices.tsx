@@ -1,3 +1,4 @@
+import { verdictWords } from '../../parts/words.js'
 import { useMemo, useState } from 'react'
 import {
   compareDevices,
@@ -140,12 +141,14 @@ function ReachDrawing({ reach, widthMm }: { reach: DeviceReach; widthMm: number 
 
 function Figures({ reached }: { reached: readonly DeviceReach[] }) {
   const [a, b] = reached as [DeviceReach, DeviceReach]
-  const rows: readonly (readonly [string, (r: DeviceReach) => number | null, number])[] = [
+  const rows: readonly (readonly [
+    name: string,
+    of: (r: DeviceReach) => number | null,
+    digits: number,
+    verdict?: Verdict,
+  ])[] = [
     ['Controls', (r) => r.controls.length, 0],
-    ['at rest', (r) => r.counts.rest, 0],
-    ['easy', (r) => r.counts.easy, 0],
-    ['stretch', (r) => r.counts.stretch, 0],
-    ['away, the hand has to leave', (r) => r.counts.away, 0],
+    ...verdicts.map((v) => [verdictWords[v], (r: DeviceReach) => r.counts[v], 0, v] as const),
     ['Mean stretch of those reached, comfort radii', (r) => r.meanStretch, 2],
     ['Mean time to those reached, ms', (r) => r.meanTimeMs, 0],
   ]
@@ -162,9 +165,8 @@ function Figures({ reached }: { reached: readonly DeviceReach[] }) {
         </tr>
       </thead>
       <tbody>
-        {rows.map(([name, of, digits]) => {
+        {rows.map(([name, of, digits, verdict]) => {
           const [x, y] = [of(a), of(b)]
-          const verdict = verdicts.find((v) => name.startsWith(v) || name === `at ${v}`)
           return (
             <tr key={name} className="border-t border-rule">
               <td className="py-1">

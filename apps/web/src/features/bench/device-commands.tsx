@@ -138,7 +138,7 @@ function PageBar({
               <option value="">no program; it is opened by a button</option>
               {plan.programs.map((p) => (
                 <option key={p.id} value={p.id}>
-                  {p.name} in front
+                  {p.name}
                 </option>
               ))}
             </select>

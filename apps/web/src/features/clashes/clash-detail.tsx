@@ -1,3 +1,4 @@
+import { severityWords } from '../../parts/words.js'
 import { contextsInWords, type Clash, acceptClash, reopenClash } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { undoAction } from '../../store/actions.js'
@@ -15,7 +16,7 @@ export function ClashDetail(props: { clash: Clash; note: string | null }) {
       className="flex w-[400px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-panel px-5 pt-[14px] pb-4"
     >
       <p className="caption flex items-center gap-1.5">
-        <SeveritySign severity={clash.severity} /> {clash.severity} · {stageNames[clash.stage]}
+        <SeveritySign severity={clash.severity} /> {severityWords[clash.severity]} · {stageNames[clash.stage]}
         {note !== null && ' · accepted'}
       </p>
       <h2 className="title mt-1">{name}</h2>
@@ -35,8 +36,7 @@ export function ClashDetail(props: { clash: Clash; note: string | null }) {
       {!ready && <p className="py-2 text-ink-2">Working out free places …</p>}
       {ready && remedies.length === 0 && (
         <p className="py-2 text-ink-2">
-          What is concerned is kept where it is, or has no trigger of its own. Let it move first, or accept
-          this.
+          What is concerned is locked, or has no key of its own. Unlock it first, or accept this.
         </p>
       )}
       <ul>

@@ -4,7 +4,7 @@ const tabs = [
   { to: '/commands', name: 'Inventory' },
   { to: '/commands/lookup', name: 'Look up' },
   { to: '/commands/mnemonics', name: 'Mnemonics' },
-  { to: '/commands/ideas', name: 'Same ideas' },
+  { to: '/commands/ideas', name: 'Same action elsewhere' },
   { to: '/commands/usage', name: 'Usage' },
   { to: '/commands/routines', name: 'Routines' },
 ]

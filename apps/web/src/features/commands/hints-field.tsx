@@ -15,7 +15,7 @@ export function HintsField({
   return (
     <fieldset className="col-span-2">
       <legend className="text-[12px] text-ink-2">
-        Your own reminders: a sign on a key, and why it recalls this command
+        Your own reminders: a sign on a key, and why it reminds you of this command
       </legend>
       {hints.map((hint, i) => (
         <div key={i} className="mt-1 flex gap-2">
@@ -49,10 +49,10 @@ export function HintsField({
           <button
             type="button"
             className="link"
-            aria-label={`Take reminder ${i + 1} away`}
+            aria-label={`Remove reminder ${i + 1}`}
             onClick={() => onChange(hints.filter((_, k) => k !== i))}
           >
-            take away
+            remove
           </button>
         </div>
       ))}

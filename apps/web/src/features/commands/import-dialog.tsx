@@ -33,11 +33,11 @@ export function ImportDialog({
     >
       <p>
         <b>{count('new')}</b> new, <b>{count('changed')}</b> changed, <b>{count('same')}</b> as they are,{' '}
-        <b className={read.bad.length > 0 ? 'text-magenta' : ''}>{read.bad.length} with a fault</b>
+        <b className={read.bad.length > 0 ? 'text-magenta' : ''}>{read.bad.length} with errors</b>
       </p>
       {read.bad.length > 0 && (
         <table className="mt-3 w-full">
-          <caption className="caption pb-1 text-left">Lines with a fault</caption>
+          <caption className="caption pb-1 text-left">Lines with errors</caption>
           <tbody>
             {read.bad.slice(0, 200).map((bad) => (
               <tr key={`${bad.line} ${bad.column}`} className="border-t border-rule align-top">

@@ -22,7 +22,7 @@ export function ChangeMap({ column, base }: { column: SheetColumn; base: SheetCo
     Math.max(...controls.map((c) => c.yMm + c.heightMm / 2)),
   ]
   const scale = mapPx / (x1 - x0)
-  const words = `${counts.added} placed, ${counts.moved} moved, ${counts.swapped} swapped, ${counts.removed} let go`
+  const words = `${counts.added} placed, ${counts.moved} moved, ${counts.swapped} swapped, ${counts.removed} without a key`
   return (
     <section aria-label="What changes" className="min-w-0 px-[18px] py-3">
       <h3 className="caption">

@@ -52,7 +52,7 @@ export function FigureTable({
                       <button
                         type="button"
                         className={`min-h-6 px-1 underline-offset-2 hover:underline ${isBest ? 'font-semibold' : ''}`}
-                        aria-label={`${head.name}, ${column.name}: ${shown(head, value)}${isBest ? ', the best' : ''}. Open the computation`}
+                        aria-label={`${head.name}, ${column.name}: ${shown(head, value)}${isBest ? ', the best' : ''}. How this is worked out`}
                         onClick={() => onOpen({ head, column })}
                       >
                         {isBest && <span aria-hidden="true">• </span>}
@@ -67,8 +67,8 @@ export function FigureTable({
         </tbody>
       </table>
       <p className="mt-2 text-[12px] text-ink-2">
-        Every figure opens its computation; • is the best of a row. The Strain Index is a screening aid (Moore
-        and Garg 1995), not a diagnosis.
+        Press a figure to see how it is worked out; • is the best of a row. The Strain Index is a screening
+        aid (Moore and Garg 1995), not a diagnosis.
       </p>
     </section>
   )

@@ -34,7 +34,7 @@ export function GainList({ column }: { column: SheetColumn }) {
                       <span className="text-ink-2">menu</span>
                     )}
                     <span aria-hidden="true">→</span>
-                    {c.to[0] ? <TriggerChip trigger={c.to[0]} /> : <span className="text-ink-2">let go</span>}
+                    {c.to[0] ? <TriggerChip trigger={c.to[0]} /> : <span className="text-ink-2">no key</span>}
                   </span>
                 </td>
                 <td className="w-[76px] text-right font-semibold">{minutes(c.gainMs)}</td>

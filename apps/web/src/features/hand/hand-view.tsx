@@ -57,13 +57,13 @@ export function HandView() {
         </p>
         <h3 className="caption mt-5 border-b border-ink pb-1">What the words mean</h3>
         <dl className="mt-2 grid grid-cols-[76px_1fr] gap-x-3 gap-y-1">
-          <dt className="font-semibold">rest</dt>
+          <dt className="font-semibold">at rest</dt>
           <dd>under a resting fingertip</dd>
           <dt className="font-semibold">easy</dt>
           <dd>comfortable: effort up to {verdictLimits.easy}</dd>
-          <dt className="font-semibold">stretch</dt>
+          <dt className="font-semibold">a stretch</dt>
           <dd>stretched: effort up to {verdictLimits.stretch}</dd>
-          <dt className="font-semibold">away</dt>
+          <dt className="font-semibold">must move</dt>
           <dd>the hand leaves, or two fingers are asked for more than their largest span</dd>
         </dl>
         <p className="mt-3 text-[13px] text-ink-2">

@@ -1,3 +1,4 @@
+import { verdictWords } from '../../parts/words.js'
 import { useMemo, useState } from 'react'
 import {
   contextsInWords,
@@ -95,7 +96,7 @@ function Found({ trigger }: { trigger: Trigger }) {
         {result.lacks.length > 0
           ? `No device on this bench has ${result.lacks.join(' or ')}.`
           : reach
-            ? `${reach.verdict}, ${Math.round(reach.timeMs)} ms`
+            ? `${verdictWords[reach.verdict]}, ${Math.round(reach.timeMs)} ms`
             : ''}
       </p>
       <table className="mt-2 w-full">
@@ -249,8 +250,8 @@ function ModifierSetTable({
                 <td className="w-[120px] pr-[14px] text-right text-ink-2">
                   {reach
                     ? reach.verdict === 'away'
-                      ? 'away'
-                      : `${reach.verdict} ${Math.round(reach.timeMs)} ms`
+                      ? verdictWords.away
+                      : `${verdictWords[reach.verdict]} ${Math.round(reach.timeMs)} ms`
                     : ''}
                 </td>
               </tr>

@@ -14,12 +14,12 @@ export function IdeasView() {
       <DifferingList view={view} />
       <div
         role="region"
-        aria-label="Shared ideas"
+        aria-label="The same action elsewhere"
         tabIndex={0}
         className="min-h-0 overflow-y-auto px-5 pt-4 pb-6"
       >
         <JoinIdeas onJoin={(a, b) => edit((plan) => joinIdeas(plan, [a, b]))} />
-        <h3 className="caption mt-6 border-b border-ink pb-1">Ideas that programs share</h3>
+        <h3 className="caption mt-6 border-b border-ink pb-1">Actions that programs share</h3>
         <ul>
           {ideas.map((idea) => (
             <li
@@ -61,12 +61,12 @@ function DifferingList({ view }: { view: IdeasScreen }) {
   return (
     <div
       role="region"
-      aria-label="Ideas on different triggers"
+      aria-label="The same action on different keys"
       tabIndex={0}
       className="min-h-0 overflow-y-auto border-r border-rule px-5 pt-4 pb-6"
     >
       <p className="mb-3">
-        <b>{differing.length}</b> of {ideas.length} ideas that several programs share stand on different
+        <b>{differing.length}</b> of {ideas.length} actions that several programs share stand on different
         triggers.
       </p>
       {differing.length === 0 && ideas.length > 0 && (
@@ -76,8 +76,8 @@ function DifferingList({ view }: { view: IdeasScreen }) {
       )}
       {ideas.length === 0 && (
         <p className="text-ink-2">
-          No two programs share an idea yet. Names that are alike are found by themselves; say at the right
-          which others are one idea.
+          No two programs share an action yet. Names that are alike are found by themselves; say at the right
+          which others are the same.
         </p>
       )}
       {differing.map((found) => {
@@ -146,7 +146,7 @@ function ApplyFix({ view: { edit }, found }: { view: IdeasScreen; found: Differi
         )
       }
     >
-      Two different ideas
+      Two different actions
     </button>
   )
 }
@@ -168,7 +168,7 @@ function JoinIdeas({ onJoin }: { onJoin: (a: string, b: string) => void }) {
         setOther('')
       }}
     >
-      <h3 className="caption border-b border-ink pb-1">Say that two commands are one idea</h3>
+      <h3 className="caption border-b border-ink pb-1">Say that two commands are the same action</h3>
       <div className="mt-2 grid gap-1.5">
         <CommandChooser
           label="One command"

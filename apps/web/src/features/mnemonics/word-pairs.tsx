@@ -30,10 +30,10 @@ export function WordPairs() {
             <button
               type="button"
               className="link text-[12px]"
-              aria-label={`Take ${pair.first} and ${pair.second} away`}
+              aria-label={`Remove ${pair.first} and ${pair.second}`}
               onClick={() => edit((plan) => setWordPairs(plan, (list) => list.filter((_, k) => k !== i)))}
             >
-              take away
+              remove
             </button>
           </li>
         ))}

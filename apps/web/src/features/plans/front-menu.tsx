@@ -16,7 +16,7 @@ export function FrontMenu() {
   return (
     <Menu>
       <MenuButton className="btn max-w-[230px] max-[1200px]:max-w-[150px]">
-        <span className="text-[12px] text-ink-2 max-[1200px]:sr-only">In front</span>
+        <span className="text-[12px] text-ink-2 max-[1200px]:sr-only">Program in use</span>
         <span className="truncate">
           {program.name} · {context?.name ?? 'all contexts'}
         </span>

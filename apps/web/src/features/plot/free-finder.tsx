@@ -1,3 +1,4 @@
+import { verdictWords } from '../../parts/words.js'
 import { modifierName, controlRefOf, verdicts, type Trigger } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -67,7 +68,7 @@ export function FreeFinder({ onChoose }: { onChoose: (trigger: Trigger) => void 
                 <TriggerChip trigger={candidate.trigger} />
               </span>
               <span className="text-ink-2">
-                {reach.verdict} · {Math.round(reach.timeMs)} ms
+                {verdictWords[reach.verdict]} · {Math.round(reach.timeMs)} ms
               </span>
             </button>
           </li>

@@ -1,10 +1,9 @@
-import { reservedBy, keyLegend, modifierName, plainTriggers, triggerKey } from '@reach-plot/core'
-import { ModifierSign } from '../../parts/modifier-sign.js'
+import { reservedBy, keyLegend, plainTriggers, triggerKey } from '@reach-plot/core'
 import { useReachOfSets } from '../../store/reach.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
 import { holdersInFront, refOfControl } from '../../drawing/chart-faces.js'
-import { reservedNote } from '../../parts/words.js'
+import { modifierSetName, reservedNote, verdictWords } from '../../parts/words.js'
 import { offeredHeld } from '../../parts/held-sets.js'
 
 /** The levels of the key under the pointer or focus, side by side at the foot of the chart. */
@@ -37,29 +36,30 @@ export function LevelStrip() {
         {levels.map((held) => {
           const triggers = shown ? triggersAt(held) : []
           const holders = triggers.flatMap((t) => holdersInFront(derived, front, triggerKey(t)))
-          const kept = triggers.length === 1 ? reservedBy(triggers[0]!, index) : null
+          const reserved = triggers.length === 1 ? reservedBy(triggers[0]!, index) : null
           const reach = triggers[0] ? reachOf(triggers[0]) : undefined
           const text =
-            triggers.length === 0 ? '' : (holders[0]?.name ?? (kept === null ? 'free' : reservedNote(kept)))
+            triggers.length === 0
+              ? ''
+              : (holders[0]?.name ?? (reserved === null ? 'free' : reservedNote(reserved)))
           return (
             <div
               key={held.join()}
               className="min-w-0 grow basis-0 border-r border-rule px-1.5 pt-1.5 font-chart leading-tight last:border-r-0"
             >
-              <div className="flex h-[15px] items-center gap-1 text-[12px] text-ink-2">
-                {held.length === 0 ? 'bare' : held.map((m) => <ModifierSign key={m} modifier={m} size={8} />)}
-                {held.length === 1 && (
-                  <span className="truncate">{modifierName(held[0]!, env.systemId)}</span>
-                )}
+              <div className="h-[15px] truncate text-[12px] text-ink-2">
+                {modifierSetName(held, env.systemId)}
               </div>
               <div
-                className={`truncate text-[13px] font-semibold ${kept !== null ? 'text-magenta' : holders.length === 0 ? 'font-medium text-ink-2' : ''}`}
+                className={`truncate text-[13px] font-semibold ${reserved !== null ? 'text-magenta' : holders.length === 0 ? 'font-medium text-ink-2' : ''}`}
               >
                 {text}
               </div>
               <div className="truncate text-[12px] text-ink-2">
                 {reach &&
-                  (reach.verdict === 'away' ? 'away' : `${reach.verdict} ${Math.round(reach.timeMs)}`)}
+                  (reach.verdict === 'away'
+                    ? verdictWords.away
+                    : `${verdictWords[reach.verdict]} ${Math.round(reach.timeMs)}`)}
               </div>
             </div>
           )

@@ -4,8 +4,8 @@ import type { CandidatePlace } from '@reach-plot/core'
 export const costParts = [
   { name: 'time', fill: 'var(--reach-5)', of: (p: CandidatePlace) => p.cost.timeMs },
   { name: 'stretch', fill: 'var(--reach-3)', of: (p: CandidatePlace) => p.cost.stretchMs },
-  { name: 'recall', fill: 'url(#bar-recall)', of: (p: CandidatePlace) => p.cost.recallMs },
-  { name: 'displaces', fill: 'url(#bar-taken)', of: (p: CandidatePlace) => p.cost.displaceMs },
+  { name: 'to remember', fill: 'url(#bar-recall)', of: (p: CandidatePlace) => p.cost.recallMs },
+  { name: 'pushes out', fill: 'url(#bar-taken)', of: (p: CandidatePlace) => p.cost.displaceMs },
   { name: 'clashes', fill: 'url(#bar-clash)', of: (p: CandidatePlace) => p.cost.clashMs },
 ] as const
 

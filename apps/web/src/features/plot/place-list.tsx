@@ -1,3 +1,4 @@
+import { verdictWords } from '../../parts/words.js'
 import { Lock, LockOpen } from 'lucide-react'
 import { useMemo } from 'react'
 import {
@@ -92,7 +93,7 @@ function PlaceHead({
           Opposite: {opposite.name}
           {triggersOf(opposite.id)[0]
             ? `, on ${triggerName(triggersOf(opposite.id)[0]!, env)}`
-            : ', unplaced'}
+            : ', without a key'}
         </p>
       )}
       {now.map((trigger) => (
@@ -103,7 +104,7 @@ function PlaceHead({
             className="link"
             onClick={() => remove(command.id, trigger, triggerName(trigger, env))}
           >
-            Take off
+            Remove
           </button>
         </p>
       ))}
@@ -114,18 +115,18 @@ function PlaceHead({
             className="btn"
             aria-pressed={isLocked}
             disabled={keptByProgram}
-            title={keptByProgram ? 'All commands of its program are kept where they are' : undefined}
+            title={keptByProgram ? 'All commands of its program are locked' : undefined}
             onClick={() => edit((draft) => toggleRule(draft, 'lockedCommandIds', command.id))}
           >
             {isLocked ? <Lock size={13} aria-hidden="true" /> : <LockOpen size={13} aria-hidden="true" />}{' '}
-            Keep here
+            {isLocked ? 'Unlock' : 'Lock'}
           </button>
         )}
         <button type="button" className="btn" aria-expanded={weighing} onClick={() => setWeighing(!weighing)}>
           Weights
         </button>
         <button type="button" className="btn" onClick={onOther}>
-          Other acts…
+          Double tap, hold …
         </button>
       </div>
       <div className="mt-2 mb-1.5">
@@ -227,7 +228,7 @@ function PlaceButton({
       <span title="Cost in all, with the parts of the bar">{Math.round(place.totalMs)} ms</span>
       <span className="col-start-2 col-end-4 mt-1 flex items-center justify-between gap-2 text-[13px] text-ink-2">
         <span>
-          {place.reach.verdict} · {Math.round(place.reach.timeMs)} ms
+          {verdictWords[place.reach.verdict]} · {Math.round(place.reach.timeMs)} ms
           {finger && ` · ${finger}`}
           {isNow && <b className="text-ink"> · here now</b>}
         </span>

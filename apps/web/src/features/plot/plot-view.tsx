@@ -5,7 +5,7 @@ import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
 import { Chart } from './chart.js'
 import { CommandList } from './command-list.js'
 import { KeyLevels } from './key-levels.js'
-import { ModifierSetBar } from '../../parts/modifier-set-bar.js'
+import { ModifierSetChooser } from '../../parts/modifier-set-chooser.js'
 import { FreeFinder } from './free-finder.js'
 import { LevelStrip } from './level-strip.js'
 import { PlaceList } from './place-list.js'
@@ -41,7 +41,7 @@ export function PlotView() {
       <CommandList searchRef={search} keyFind={keyFind} onChosen={focusPlaces} />
       <section aria-label="Chart" className="flex min-w-0 grow flex-col">
         <div className="flex items-center justify-between gap-3 px-[14px] pt-[10px] pb-2">
-          <ModifierSetBar />
+          <ModifierSetChooser />
           <p className="caption min-w-0 grow truncate text-right" title={title}>
             {title}
           </p>

@@ -25,11 +25,11 @@ export function TakeDialog(props: {
             Cancel
           </button>
           <button type="button" className="btn" onClick={() => run()}>
-            Replace: {holders.length > 1 ? 'the holders' : 'the holder'} unplaced
+            Replace: {holders.length > 1 ? 'the others lose their key' : 'the other loses its key'}
           </button>
           {old && (
             <button type="button" className="btn" onClick={() => run(old)}>
-              Swap: the holder to {name(old)}
+              Swap: the other goes to {name(old)}
             </button>
           )}
           {chain && (

@@ -48,7 +48,7 @@ export function ProgramHabits(props: { program: Program }) {
           <button
             type="button"
             className="link"
-            aria-label={`Take drag ${i + 1} away`}
+            aria-label={`Remove drag ${i + 1}`}
             onClick={() =>
               edit((plan) =>
                 setDrags(
@@ -59,7 +59,7 @@ export function ProgramHabits(props: { program: Program }) {
               )
             }
           >
-            take away
+            remove
           </button>
         </div>
       ))}
@@ -80,7 +80,7 @@ function HabitChoices({ view: { program, edit, id, drags } }: { view: ProgramHab
         Runs in a web browser
       </label>
       <label className="flex items-center gap-1.5">
-        Its keys are those of
+        Shortcuts follow
         <select
           className="field"
           value={program.binds ?? 'places'}
@@ -88,8 +88,8 @@ function HabitChoices({ view: { program, edit, id, drags } }: { view: ProgramHab
             edit((plan) => setBinds(plan, id, e.target.value === 'characters' ? 'characters' : 'places'))
           }
         >
-          <option value="places">places on the board</option>
-          <option value="characters">characters</option>
+          <option value="places">the key position</option>
+          <option value="characters">the printed character</option>
         </select>
       </label>
       <button

@@ -43,7 +43,7 @@ export function ShortcutsDialog({ onClose }: { onClose: () => void }) {
       }
     >
       <p className="mb-3 text-ink-2">
-        They rest while you type in a field. Choose one and press another key to change it.
+        Off while you type in a field. Choose one and press another key to change it.
       </p>
       <p role="alert" className="mb-2 font-semibold text-magenta empty:hidden">
         {refused}

@@ -4,9 +4,9 @@ import { useDerived } from '../../store/selectors.js'
 import { useSolve, type ScopeKind } from '../../store/solve-store.js'
 
 const scopes: readonly { readonly id: ScopeKind; readonly name: string; readonly hint: string }[] = [
-  { id: 'everything', name: 'Everything', hint: 'what is not kept' },
-  { id: 'few', name: 'At most so many moves', hint: 'the best of few' },
-  { id: 'unplaced', name: 'Only what has no place', hint: 'all else stays' },
+  { id: 'everything', name: 'Everything', hint: 'what is not locked' },
+  { id: 'few', name: 'Limit the number of changes', hint: 'the best of few' },
+  { id: 'unplaced', name: 'Only commands without a key', hint: 'all else stays' },
   { id: 'program', name: 'One program', hint: 'others stay' },
   { id: 'device', name: 'One device', hint: 'others stay' },
 ]
@@ -35,7 +35,7 @@ export function AskForm({ disabled }: { disabled: boolean }) {
       ))}
       {ask.scope === 'few' && (
         <NumberBox
-          label="Moves at most"
+          label="Changes at most"
           value={ask.mostMoves}
           min={1}
           max={2000}

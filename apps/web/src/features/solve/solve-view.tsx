@@ -11,12 +11,12 @@ import { useMoves, type MovesView, shownKinds } from './use-moves.js'
 const shownNames: Readonly<Record<(typeof shownKinds)[number], string>> = {
   all: 'All moves',
   sure: 'Those that are sure',
-  place: 'Commands that had no place',
+  place: 'Commands that had no key',
   move: 'Commands that move',
-  'let go': 'Places to let go',
+  'let go': 'Keys to give up',
 }
 
-/** Proposes a better arrangement, as moves to be taken one by one, by group, or whole. */
+/** Proposes a better arrangement, as moves to be applied one by one, by group, or whole. */
 export function SolveView() {
   const { commands } = usePlan()
   const running = useSolve((s) => s.running)
@@ -55,7 +55,7 @@ function Before({ isEmpty }: { isEmpty: boolean }) {
       <p className="mt-2 text-ink-2">
         {isEmpty
           ? 'Add commands on the Commands screen, with how often they are used; then there is something to arrange.'
-          : 'The search weighs the time of every use, stretch, memory, commands that follow one another, pairs and families, and slips onto what does damage. What you keep stays, barred keys stay empty, and nothing goes where the press would not arrive. You get a list of moves and take those that you like.'}
+          : 'The search weighs the time of every use, stretch, memory, commands that follow one another, pairs and families, and what is harmful if pressed by mistake. What you lock stays, keys that must not be used stay empty, and nothing goes where the press would not arrive. You get a list of moves and apply those that you like.'}
       </p>
     </section>
   )
@@ -94,7 +94,7 @@ function Result({ solved }: { solved: SolvedPlan }) {
           </tr>
           <tr className="border-t border-rule">
             <th scope="row" className="py-1 text-left font-normal">
-              Clashes above caution
+              Clashes that need an answer
             </th>
             <td className="text-right">{above(before.clashes)}</td>
             <td className="text-right font-semibold">{above(after.clashes)}</td>
@@ -217,7 +217,7 @@ function MoveActions({ view: { taken, open, take, moves, solved, navigate } }: {
         disabled={taken === null || open.length === 0}
         onClick={() => take(open.map((m) => m.id))}
       >
-        Take the {open.length} listed
+        Apply the {open.length} listed
       </button>
       <button
         type="button"

@@ -1,5 +1,5 @@
 import { acts, triggerKey, triggerName, type Act, type Trigger } from '@reach-plot/core'
-import { ModifierSetBar } from '../../parts/modifier-set-bar.js'
+import { ModifierSetChooser } from '../../parts/modifier-set-chooser.js'
 import { TryBench } from './try-bench.js'
 import { TraceCard } from './trace-card.js'
 import { useTry, type TryScreen } from './use-try.js'
@@ -25,11 +25,11 @@ export function TryView() {
         className="flex w-[372px] shrink-0 flex-col border-l border-rule bg-panel"
       >
         <div className="border-b border-rule px-[14px] pt-3 pb-3">
-          <p className="caption">In front</p>
+          <p className="caption">Program in use</p>
           <div className="mt-1 grid grid-cols-2 gap-2">
             <select
               className="field"
-              aria-label="Program in front"
+              aria-label="Program in use"
               value={front.programId}
               onChange={(e) => set({ programId: e.target.value, contextId: null, openPages: {} })}
             >
@@ -41,7 +41,7 @@ export function TryView() {
             </select>
             <select
               className="field"
-              aria-label="Context in front"
+              aria-label="Context in use"
               value={contextId}
               onChange={(e) => set({ contextId: e.target.value })}
             >
@@ -97,7 +97,7 @@ function TryBoard({ view }: { view: TryScreen }) {
   return (
     <section aria-label="Bench to press" className="flex min-w-0 grow flex-col">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 px-[14px] pt-[10px] pb-2">
-        <ModifierSetBar />
+        <ModifierSetChooser />
         <div className="flex items-center gap-2">
           <label htmlFor="try-act">How</label>
           <select
@@ -131,7 +131,7 @@ function TryBoard({ view }: { view: TryScreen }) {
             onClick={() => setHeldControl(heldControl ? null : (last ?? null))}
           >
             {heldControl
-              ? `${env.legends?.get(heldControl.id) ?? heldControl.id} is held; let go`
+              ? `${env.legends?.get(heldControl.id) ?? heldControl.id} is held; release it`
               : `Keep ${env.legends?.get(last?.id ?? '') ?? ''} held`}
           </button>
         )}

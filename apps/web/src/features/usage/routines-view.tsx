@@ -196,7 +196,7 @@ function StepList({ view: { routine, plan, edit, id } }: { view: RoutineEditorVi
             <button
               type="button"
               className="p-1.5 disabled:opacity-40"
-              aria-label={`Take out step ${i + 1}, ${name}`}
+              aria-label={`Remove step ${i + 1}, ${name}`}
               disabled={routine.steps.length === 1}
               onClick={() => edit((plan) => removeStep(plan, id, i))}
             >
