@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 /** Opens the app in a fresh browser profile, which shows the demo, and waits until the chart is charted. */
 export async function openDemo(page: Page): Promise<void> {
@@ -18,6 +18,12 @@ export async function goTo(page: Page, path: string): Promise<void> {
     history.pushState(null, '', to)
     dispatchEvent(new PopStateEvent('popstate'))
   }, path)
+}
+
+/** Chooses a command in a chooser by typing a part of its name. */
+export async function chooseCommand(chooser: Locator, name: string): Promise<void> {
+  await chooser.fill(name)
+  await chooser.page().getByRole('option', { name }).first().click()
 }
 
 /** Chooses the modifiers that the chart shows as held, such as `Ctrl+Shift`. */

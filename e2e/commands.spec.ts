@@ -38,7 +38,9 @@ test('placements go out and come in; a faulty file changes nothing', async ({ pa
     await (await choosing).setFiles(path)
   }
   await bring('bad.csv', text.replace('Control+KeyX', 'Ctrl-X'))
-  await expect(page.locator('[data-sonner-toast][data-type=error]')).toContainText('"Ctrl-X" is no trigger')
+  await expect(page.locator('[data-sonner-toast][data-type=error]')).toContainText(
+    '"Ctrl-X" cannot be read as a shortcut',
+  )
   await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
   await bring('few.csv', text.split('\r\n').slice(0, 11).join('\r\n'))
   await expect(page.getByText('10 placements read')).toBeVisible()

@@ -72,7 +72,7 @@ test('what is locked does not move, a barred key takes nothing, and both can be 
   await expect(page.getByText('“Undo” is locked. Unlock it first.')).toBeVisible()
   await page.getByRole('button', { name: /^(Lock|Unlock)$/ }).click()
   await page.getByRole('button', { name: 'Remove' }).first().click()
-  await expect(page.getByText(/“Undo” is off/)).toBeVisible()
+  await expect(page.getByText(/“Undo” is removed from/)).toBeVisible()
   await page.keyboard.press('Escape')
   await key(page, 'KeyH').click()
   await page.getByRole('button', { name: 'Must not be used', exact: true }).click()

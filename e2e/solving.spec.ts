@@ -21,6 +21,28 @@ async function look(page: Page, most: number): Promise<void> {
   await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
 }
 
+test('the first move is applied by keys alone, within five presses of the list', async ({ page }) => {
+  await openSolve(page)
+  await ask(page)
+    .getByRole('radio', { name: /Limit the number of changes/ })
+    .check()
+  await ask(page).getByRole('textbox', { name: 'Changes at most' }).fill('3')
+  await ask(page).getByRole('button', { name: /^Look/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(moves(page).getByRole('heading', { name: /^\d+ moves$/ })).toBeVisible({ timeout: 100_000 })
+  const first = moves(page)
+    .getByRole('button', { name: /^Apply “/ })
+    .first()
+  await expect(first).toBeEnabled()
+  for (let presses = 1; presses < 5; presses++) {
+    await page.keyboard.press('Tab')
+    if (await first.evaluate((button) => button === document.activeElement)) break
+  }
+  await expect(first).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(moves(page).getByText('✓ applied').first()).toBeVisible()
+})
+
 test('a search shows how far it is, is cancelled, run again and stopped with the best so far', async ({
   page,
 }) => {
@@ -46,28 +68,28 @@ test('three moves are taken, undone one by one, and what has changed otherwise i
   await expect(placed).toContainText('211')
   for (let taken = 1; taken <= 3; taken++) {
     await moves(page)
-      .getByRole('button', { name: /^Take “/ })
+      .getByRole('button', { name: /^Apply “/ })
       .first()
       .click()
     await expect(
       moves(page)
-        .getByText('✓ taken')
+        .getByText('✓ applied')
         .nth(taken - 1),
     ).toBeVisible()
   }
-  const count = await moves(page).getByText('✓ taken').count()
+  const count = await moves(page).getByText('✓ applied').count()
   expect(count).toBeGreaterThanOrEqual(3)
   const undo = page.getByRole('contentinfo').getByRole('button', { name: 'Undo' })
   for (let k = 0; k < 3; k++) await undo.click()
-  await expect(moves(page).getByText('✓ taken')).toHaveCount(0)
+  await expect(moves(page).getByText('✓ applied')).toHaveCount(0)
   await expect(placed).toContainText('211')
 
   await moves(page)
     .getByRole('button', { name: /^Apply the \d+ listed/ })
     .click()
-  await expect(moves(page).getByText('✓ taken')).toHaveCount(12)
+  await expect(moves(page).getByText('✓ applied')).toHaveCount(12)
   await undo.click()
-  await expect(moves(page).getByText('✓ taken')).toHaveCount(0)
+  await expect(moves(page).getByText('✓ applied')).toHaveCount(0)
 
   // a change of another kind: the moves no longer fit
   await page.getByRole('link', { name: 'Clashes', exact: true }).click()
@@ -80,7 +102,7 @@ test('three moves are taken, undone one by one, and what has changed otherwise i
   await expect(moves(page).getByText('The arrangement has changed since.')).toBeVisible()
   await expect(
     moves(page)
-      .getByRole('button', { name: /^Take “/ })
+      .getByRole('button', { name: /^Apply “/ })
       .first(),
   ).toBeDisabled()
 })
@@ -93,13 +115,13 @@ test('an answer is kept beside, compared with the defaults, and a figure says ho
   expect(await axeFinds(page)).toEqual([])
   await moves(page).getByRole('button', { name: 'In groups' }).click()
   await moves(page)
-    .getByRole('button', { name: /^Take the group of/ })
+    .getByRole('button', { name: /^Apply the group of/ })
     .first()
     .click()
-  await expect(moves(page).getByText('✓ taken').nth(1)).toBeVisible()
+  await expect(moves(page).getByText('✓ applied').nth(1)).toBeVisible()
   expect(await axeFinds(page, { part: 'main' })).toEqual([])
   await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
-  await expect(moves(page).getByText('✓ taken')).toHaveCount(0)
+  await expect(moves(page).getByText('✓ applied')).toHaveCount(0)
   await moves(page).getByRole('button', { name: 'Keep all as a new arrangement' }).click()
   await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible()
   const day = page.getByRole('region', { name: 'The day' })

@@ -3,7 +3,7 @@ import helmet from '@fastify/helmet'
 import fastifyStatic from '@fastify/static'
 import Fastify, { type FastifyInstance } from 'fastify'
 import { guard } from './guard.js'
-import { PrintDesk } from './print/desk.js'
+import { PrintQueue } from './print/queue.js'
 import { printing } from './print/plugin.js'
 import type { Settings } from './settings.js'
 import { Machine } from './stand-in/machine.js'
@@ -59,9 +59,9 @@ export async function buildApp(webRoot: string, options: AppOptions): Promise<Fa
   app.get('/health', () => ({ ok: true }))
   const now = (): number => Date.now() / 1000
   standIn(app, new Machine({ slowMs: options.slowMs ?? 1500, now }), now)
-  const desk = await PrintDesk.open(options.stateFolder, options.printers)
-  printing(app, desk)
-  app.addHook('onClose', () => desk.saved())
+  const queue = await PrintQueue.open(options.stateFolder, options.printers)
+  printing(app, queue)
+  app.addHook('onClose', () => queue.saved())
   app.setNotFoundHandler(async (request, reply) => {
     const path = request.url.split('?')[0] ?? ''
     const wantsPage = request.method === 'GET' && !/\.[a-z0-9]+$/i.test(path) && !path.startsWith('/api/')

@@ -1,5 +1,5 @@
 /** The public door of the core, listed by hand, so that a diff of it is a diff of what others can use. */
-export { CoreError } from './errors.js'
+export { CoreError, coreErrorCodes, type CoreErrorCode } from './errors.js'
 export {
   benchControls,
   benchSchema,

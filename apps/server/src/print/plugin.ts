@@ -2,13 +2,13 @@ import type { FastifyInstance } from 'fastify'
 import { IppProblem, printerStatus } from '@reach-plot/ipp'
 import { machineLimits } from '../stand-in/machine.js'
 import { checkAllowed } from './allow.js'
-import type { PrintDesk } from './desk.js'
+import type { PrintQueue } from './queue.js'
 import { orderSchema } from './ticket.js'
 
 const formats = ['application/pdf', 'image/pwg-raster'] as const
 
 /** Sends documents of the app to printers, and tells how far they are. */
-export function printing(app: FastifyInstance, desk: PrintDesk): void {
+export function printing(app: FastifyInstance, queue: PrintQueue): void {
   for (const format of formats)
     app.addContentTypeParser(
       format,
@@ -16,11 +16,11 @@ export function printing(app: FastifyInstance, desk: PrintDesk): void {
       (_request, body, done) => done(null, body),
     )
 
-  app.get('/api/printers', () => ({ printers: desk.printers }))
+  app.get('/api/printers', () => ({ printers: queue.printers }))
   app.get<{ Querystring: { printer?: string } }>('/api/printers/status', async (request, reply) => {
     try {
       const address = request.query.printer ?? ''
-      checkAllowed(address, desk.printers)
+      checkAllowed(address, queue.printers)
       return await printerStatus(address)
     } catch (error) {
       if (error instanceof IppProblem)
@@ -41,19 +41,19 @@ export function printing(app: FastifyInstance, desk: PrintDesk): void {
     }
     const body = request.body as Buffer
     if (body.length === 0) return reply.code(400).send({ error: 'The document is empty.' })
-    if (desk.isBusy)
+    if (queue.isBusy)
       return reply.code(429).send({ error: 'Other documents are still being sent. Try again in a moment.' })
-    return desk.print(query.data, format, body)
+    return queue.print(query.data, format, body)
   })
   app.get<{ Params: { ticket: string } }>('/api/print/:ticket', async (request, reply) => {
-    const ticket = await desk.status(request.params.ticket)
+    const ticket = await queue.status(request.params.ticket)
     return (
       ticket ??
       reply.code(404).send({ error: 'The server knows nothing of this order. Nothing was printed.' })
     )
   })
   app.delete<{ Params: { ticket: string } }>('/api/print/:ticket', async (request, reply) => {
-    const ticket = await desk.cancel(request.params.ticket)
+    const ticket = await queue.cancel(request.params.ticket)
     return (
       ticket ??
       reply.code(404).send({ error: 'The server knows nothing of this order. Nothing was printed.' })

@@ -1,3 +1,4 @@
+import { readAs } from '../issues.js'
 import { commandSchema, fullName, type Command, type Program } from '../commands/index.js'
 import { freshId } from '../plan/index.js'
 import { readCsv, writeCsv, type BadLine, type CsvRow } from './csv.js'
@@ -222,7 +223,7 @@ function checked(
   uses: number | null,
   before: Command | undefined,
 ): Command {
-  const candidate = commandSchema.safeParse({
+  const read = readAs(commandSchema, {
     ...before,
     id,
     programId,
@@ -237,10 +238,9 @@ function checked(
     ...(cells.damage !== '' && { damage: { level: cells.damage, wayOut: cells.wayOut } }),
     ...(cells.icon !== '' && { icon: cells.icon }),
   })
-  if (candidate.success) return candidate.data
-  const issue = candidate.error.issues[0]
-  const column = columns.find((c) => c === String(issue?.path[0])) ?? 'command'
-  throw new LineFault(column, `${issue?.message ?? 'Not valid'}.`)
+  if ('data' in read) return read.data
+  const column = columns.find((c) => c === String(read.fault.path[0])) ?? 'command'
+  throw new LineFault(column, `${read.fault.what}.`)
 }
 
 function contextNamed(program: { contexts: Program['contexts'] }, name: string): string {

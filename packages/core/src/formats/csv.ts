@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { csvSeparator } from '../csv-separator.js'
-import { CoreError } from '../errors.js'
+import { CoreError, type CoreErrorCode } from '../errors.js'
 
 /** Largest CSV that is read, in bytes. */
 export const maxCsvBytes = 20_000_000
@@ -31,7 +31,7 @@ export function readCsv<Column extends string>(
   required: readonly Column[],
   fileName: string,
 ): CsvRow<Column>[] {
-  const fail = (code: string, where: string, what: string, remedy: string): never => {
+  const fail = (code: CoreErrorCode, where: string, what: string, remedy: string): never => {
     throw new CoreError(code, { where: [fileName, where], what, remedy })
   }
   const clean = text.replace(/^\uFEFF/, '')

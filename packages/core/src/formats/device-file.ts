@@ -1,4 +1,5 @@
 import { deviceSchema, type Device } from '../bench/index.js'
+import { readAs } from '../issues.js'
 import { CoreError } from '../errors.js'
 
 const format = 'reachplot-device'
@@ -30,12 +31,11 @@ export function readDevice(text: string, fileName: string): Device {
       remedy: `choose a file whose "format" is "${format}" and whose "version" is 1`,
     })
   }
-  const parsed = deviceSchema.safeParse(head.device)
-  if (parsed.success) return parsed.data
-  const issue = parsed.error.issues[0]
+  const read = readAs(deviceSchema, head.device)
+  if ('data' in read) return read.data
   throw new CoreError('DEVICE_INVALID', {
-    where: [fileName, 'device', ...(issue?.path ?? []).map((p) => (typeof p === 'symbol' ? String(p) : p))],
-    what: issue?.message ?? 'not valid',
+    where: [fileName, 'device', ...read.fault.path],
+    what: read.fault.what,
     remedy: 'mend the field, or export the device again',
   })
 }

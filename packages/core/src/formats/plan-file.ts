@@ -1,3 +1,4 @@
+import { readAs } from '../issues.js'
 import { CoreError } from '../errors.js'
 import { checkReferences } from './references.js'
 import { migrate, planSchema, planVersion, type Plan } from '../plan/index.js'
@@ -53,18 +54,16 @@ export function readPlan(text: string, fileName = 'plan file'): Plan {
       remedy: 'open it with the version of Reach Plot that wrote it, or update this one',
     })
   }
-  const parsed = planSchema.safeParse(migrated)
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]
-    const more = parsed.error.issues.length - 1
+  const read = readAs(planSchema, migrated)
+  if ('fault' in read) {
     throw new CoreError('PLAN_INVALID', {
-      where: [fileName, ...(issue?.path ?? []).map((p) => (typeof p === 'symbol' ? String(p) : p))],
-      what: `${issue?.message ?? 'not valid'}${more > 0 ? `, and ${more} more fault${more > 1 ? 's' : ''}` : ''}`,
+      where: [fileName, ...read.fault.path],
+      what: read.fault.what,
       remedy: 'mend the field, or export the plan again; `reach-plot schema` prints what each field holds',
     })
   }
-  checkReferences(parsed.data, fileName)
-  return parsed.data
+  checkReferences(read.data, fileName)
+  return read.data
 }
 
 /** A plan as the text of its file; `readPlan` gives an equal plan back. */

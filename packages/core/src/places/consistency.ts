@@ -37,8 +37,7 @@ export function differingIdeas(index: PlaceIndex): DifferingIdea[] {
       (o) =>
         index.rules.locks(o.command) || o.triggers.some((t) => index.rules.locksControl(controlRefOf(t))),
     )
-    if (reserved)
-      return [{ idea, placed, fix: null, obstacle: `“${reserved.command.name}” is locked.` }]
+    if (reserved) return [{ idea, placed, fix: null, obstacle: `“${reserved.command.name}” is locked.` }]
     // of several triggers of the leading command the first that the others can have
     for (const to of lead.triggers) {
       const moves = apart.map(({ command, triggers }) => ({

@@ -59,7 +59,7 @@ test.each([
   ['[]', 'PLAN_NOT_A_PLAN', 'format'],
   ['null', 'PLAN_NOT_A_PLAN', 'format'],
   ['{"format":"reachplot-plan","version":99}', 'PLAN_VERSION', 'version 99'],
-  ['{"format":"reachplot-plan","version":1}', 'PLAN_INVALID', 'more fault'],
+  ['{"format":"reachplot-plan","version":1}', 'PLAN_INVALID', 'more error'],
 ])('%j gives one clear error', (text, code, words) => {
   const error = fault(() => readPlan(text, 'mine.json'))
   expect(error.code).toBe(code)

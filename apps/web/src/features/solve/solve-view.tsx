@@ -131,7 +131,7 @@ function Result({ solved }: { solved: SolvedPlan }) {
 }
 function Moves(props: { solved: SolvedPlan }) {
   const view = useMoves(props)
-  const { moves, taken, plan, grouped, take, solved, arrangement, arrangementId, listed } = view
+  const { moves, taken, plan, grouped, take, solved, arrangement, arrangementId, listed, list } = view
   return (
     <section aria-label="Moves" className="flex min-w-0 grow flex-col">
       <MovesBody view={view} />
@@ -139,10 +139,16 @@ function Moves(props: { solved: SolvedPlan }) {
         <p role="status" className="border-b border-rule bg-reach-1 px-[14px] py-2">
           {arrangement.id === arrangementId
             ? 'The arrangement has changed since. Undo brings it back, or look again from here.'
-            : `These moves are for “${plan.arrangements.find((a) => a.id === arrangementId)?.name ?? 'an arrangement that is gone'}”. Open it to take them, or look again from here.`}
+            : `These moves are for “${plan.arrangements.find((a) => a.id === arrangementId)?.name ?? 'an arrangement that is gone'}”. Open it to apply them, or look again from here.`}
         </p>
       )}
-      <div className="min-h-0 grow overflow-y-auto" tabIndex={0} role="region" aria-label="List of moves">
+      <div
+        ref={list}
+        className="min-h-0 grow overflow-y-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="List of moves"
+      >
         {listed.length === 0 ? (
           <p className="px-[14px] pt-4 text-ink-2">
             {moves.length === 0
@@ -168,7 +174,7 @@ function MovesBody({ view }: { view: MovesView }) {
       <h3 className="text-[15px] font-semibold">
         {moves.length === 0 ? 'No move gains anything' : `${moves.length} moves`}
       </h3>
-      {taken && taken.size > 0 && <span className="text-ink-2">{taken.size} taken</span>}
+      {taken && taken.size > 0 && <span className="text-ink-2">{taken.size} applied</span>}
       <select
         className="field ml-2"
         aria-label="Which moves"

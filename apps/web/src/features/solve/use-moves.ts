@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { takePlacements } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -33,10 +33,16 @@ export function useMoves({ solved }: { solved: SolvedPlan }) {
     const count = new Set(
       moves.filter((m) => ids.includes(m.id)).flatMap((m) => m.needs.filter((n) => !taken.has(n))),
     ).size
-    takePlacements(next, `${count} move${count === 1 ? '' : 's'} taken`)
+    takePlacements(next, `${count} move${count === 1 ? '' : 's'} applied`)
   }
+  // the button that was pressed goes when the answer comes; whoever works by keys goes on in the list of moves
+  const list = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (document.activeElement === document.body) list.current?.focus({ preventScroll: true })
+  }, [solved])
   const open = listed.filter((m) => taken?.has(m.id) !== true)
   return {
+    list,
     moves,
     taken,
     shown,

@@ -14,8 +14,8 @@ import {
 import { checkAllowed } from './allow.js'
 import { isSettled, ticketSchema, type OrderQuery, type Ticket, type TicketState } from './ticket.js'
 
-/** Bounds on what the desk remembers and sends at a time. Assumed. */
-export const deskLimits = { tickets: 200, sending: 4 } as const
+/** Bounds on what the queue remembers and sends at a time. Assumed. */
+export const queueLimits = { tickets: 200, sending: 4 } as const
 
 const restarted =
   'The server was restarted while this was being sent. The printer may have it or not: look, then print again; what it has is not printed twice.'
@@ -24,7 +24,7 @@ const restarted =
  * Print orders and what became of them. An order is known by its ticket: sent twice it is printed once. Tickets stand in
  * a file, so that a restart can say what it interrupted.
  */
-export class PrintDesk {
+export class PrintQueue {
   readonly #tickets = new Map<string, Ticket>()
   readonly #file: string
   readonly #printers: readonly string[]
@@ -35,22 +35,22 @@ export class PrintDesk {
     this.#printers = printers
   }
 
-  /** Opens the desk with the tickets of the last run; a file that cannot be read is put aside, not lost. */
-  static async open(folder: string, printers: readonly string[]): Promise<PrintDesk> {
-    const desk = new PrintDesk(folder, printers)
+  /** Opens the queue with the tickets of the last run; a file that cannot be read is put aside, not lost. */
+  static async open(folder: string, printers: readonly string[]): Promise<PrintQueue> {
+    const queue = new PrintQueue(folder, printers)
     await mkdir(folder, { recursive: true })
-    const text = await readFile(desk.#file, 'utf8').catch(() => null)
-    if (text === null) return desk
+    const text = await readFile(queue.#file, 'utf8').catch(() => null)
+    if (text === null) return queue
     try {
       for (const ticket of z.array(ticketSchema).parse(JSON.parse(text)))
-        desk.#tickets.set(
+        queue.#tickets.set(
           ticket.ticket,
           ticket.state === 'sending' ? { ...ticket, state: 'unknown', message: restarted } : ticket,
         )
     } catch {
-      await rename(desk.#file, `${desk.#file}.unreadable`).catch(() => undefined)
+      await rename(queue.#file, `${queue.#file}.unreadable`).catch(() => undefined)
     }
-    return desk
+    return queue
   }
 
   get printers(): readonly string[] {
@@ -58,7 +58,7 @@ export class PrintDesk {
   }
 
   get isBusy(): boolean {
-    return [...this.#tickets.values()].filter((t) => t.state === 'sending').length >= deskLimits.sending
+    return [...this.#tickets.values()].filter((t) => t.state === 'sending').length >= queueLimits.sending
   }
 
   /**
@@ -174,7 +174,7 @@ export class PrintDesk {
   #put(ticket: Ticket): void {
     this.#tickets.set(ticket.ticket, ticket)
     for (const [id, old] of this.#tickets) {
-      if (this.#tickets.size <= deskLimits.tickets) break
+      if (this.#tickets.size <= queueLimits.tickets) break
       if (old.state !== 'sending') this.#tickets.delete(id)
     }
     // one write after the other, each whole or not at all
