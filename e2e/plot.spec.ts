@@ -101,7 +101,7 @@ test('one key locks and unlocks what is chosen', async ({ page }) => {
   await page.locator('[data-code=KeyW]').click()
   await page.keyboard.press('h')
   await expect(page.locator('[data-code=KeyW]')).toHaveAttribute('aria-label', /locked$/)
-  await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Unlock', exact: true })).toBeVisible()
   await page.keyboard.press('h')
   await expect(page.locator('[data-code=KeyW]')).not.toHaveAttribute('aria-label', /locked$/)
 })

@@ -217,11 +217,11 @@ test('what may move is narrowed to those without a key, and to one program', asy
   await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Reedcall' }).first()).toBeVisible()
 })
 
-test('what is kept stays when everything may move', async ({ page }) => {
+test('what is locked stays when everything may move', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('combobox', { name: 'Find a command by name' }).fill('add vertex')
   await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'Lock' }).click()
+  await page.getByRole('button', { name: 'Lock', exact: true }).click()
   await page.keyboard.press('7')
   await look(page, 40)
   await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Add vertex' })).toHaveCount(0)

@@ -5,7 +5,7 @@ import { AppFrame } from './app/app-frame.js'
 import { ErrorScreen } from './app/error-screen.js'
 import { PlotView } from './features/plot/plot-view.js'
 import { loadDemo } from './store/actions.js'
-import { startAutosave } from './store/autosave.js'
+import { autosave } from './store/autosave.js'
 import './styles.css'
 
 const router = createBrowserRouter([
@@ -152,7 +152,8 @@ const router = createBrowserRouter([
 ])
 
 const root = createRoot(document.getElementById('root') as HTMLElement)
-await startAutosave(loadDemo)
+await autosave.start(loadDemo)
+addEventListener('pagehide', () => autosave.keepForNextTime())
 root.render(
   <StrictMode>
     <RouterProvider router={router} />

@@ -5,7 +5,7 @@ import type { ReachByControl } from '@reach-plot/core'
 
 /** The demo, read anew for each test that changes it. */
 export const demo = (): Plan =>
-  readPlan(readFileSync(new URL('../../../demo/demo.reachplot.json', import.meta.url), 'utf8'))
+  readPlan(readFileSync(`${import.meta.dirname}/../../../demo/demo.reachplot.json`, 'utf8'))
 
 /** How the demo's hand reaches each key with `held`, as the worker would answer. */
 export function reachOfSet(derived: Derived, held: readonly Modifier[] = []): ReachByControl {

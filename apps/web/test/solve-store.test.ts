@@ -92,6 +92,7 @@ describe('taking moves', () => {
     expect(takenMoves(answer, placements())).toEqual(new Set())
   })
   test('what a move needs comes with it', () => {
+    expect(answer.list.moves.length).toBeGreaterThan(0)
     for (const move of answer.list.moves) {
       const next = placementsWith(answer, new Set(), [move.id])
       expect(takenMoves(answer, next)).toEqual(new Set(move.needs))

@@ -1,9 +1,9 @@
-import { saveAnyway, takeStored, useSaveState } from '../store/autosave.js'
+import { autosave } from '../store/autosave.js'
 
 /** Shown when another tab has saved the plan: nothing is overwritten until the person chooses. */
 export function ConflictBar() {
-  const state = useSaveState((s) => s.state)
-  const startError = useSaveState((s) => s.startError)
+  const state = autosave.useState((s) => s.state)
+  const startError = autosave.useState((s) => s.startError)
   if (state !== 'conflict' && startError === null) return null
   return (
     <div
@@ -16,10 +16,10 @@ export function ConflictBar() {
             <b>This plan was changed in another tab.</b> Changes here are kept, but not saved, until you
             choose.
           </span>
-          <button type="button" className="btn" onClick={() => void takeStored()}>
+          <button type="button" className="btn" onClick={() => void autosave.takeStored()}>
             Take the other tab’s plan
           </button>
-          <button type="button" className="btn" onClick={() => void saveAnyway()}>
+          <button type="button" className="btn" onClick={() => void autosave.saveAnyway()}>
             Keep this one
           </button>
         </>
@@ -28,7 +28,7 @@ export function ConflictBar() {
           <span className="grow">
             <b>The saved plan could not be read and was put aside.</b> {startError}
           </span>
-          <button type="button" className="btn" onClick={() => useSaveState.setState({ startError: null })}>
+          <button type="button" className="btn" onClick={() => autosave.useState.setState({ startError: null })}>
             Close
           </button>
         </>

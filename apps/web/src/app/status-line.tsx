@@ -2,7 +2,7 @@ import { ClashSign } from '../parts/severity-sign.js'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { arrangementFigures } from '@reach-plot/core'
-import { useSaveState, saveAnyway } from '../store/autosave.js'
+import { autosave } from '../store/autosave.js'
 import { redo, undo, useHistory, usePlan } from '../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../store/reach.js'
 import { heldSetsUsed, useDerived } from '../store/selectors.js'
@@ -65,12 +65,12 @@ export function StatusLine() {
 }
 
 function SaveNote() {
-  const { state, reason } = useSaveState()
+  const { state, reason } = autosave.useState()
   if (state === 'failed') {
     return (
       <span role="alert" className="text-magenta">
         <b>Not saved:</b> {reason || 'the browser refused'}. Export the plan, then make room.{' '}
-        <button type="button" className="link" onClick={() => void saveAnyway()}>
+        <button type="button" className="link" onClick={() => void autosave.saveAnyway()}>
           Try again
         </button>
       </span>

@@ -1,7 +1,7 @@
 import { writePlan, type Plan } from '@reach-plot/core'
 import { create } from 'zustand'
 import { usePlanStore } from './plan-store.js'
-import { clearJournal, loadStored, readJournal, savePlan, writeJournal } from './storage.js'
+import * as planStorage from './storage.js'
 
 export interface SaveState {
   readonly state: 'loading' | 'saved' | 'saving' | 'failed' | 'conflict'
@@ -11,85 +11,128 @@ export interface SaveState {
   readonly startError: string | null
 }
 
-export const useSaveState = create<SaveState>()(() => ({ state: 'loading', reason: '', startError: null }))
+/** The plan that is open in this tab. */
+export interface OpenPlan {
+  get(): Plan | null
+  /** opens another; what was open can be had back by undo */
+  replace(plan: Plan): void
+  /** opens the first one, which cannot be undone */
+  start(plan: Plan): void
+  onChange(listener: () => void): void
+}
 
-let revision = 0
-let savedPlan: Plan | null = null
-let running = false
-const channel = new BroadcastChannel('reach-plot')
+/** How tabs tell each other that they have saved. */
+export type SaveChannel = Pick<BroadcastChannel, 'postMessage' | 'onmessage'>
 
-const isDirty = (): boolean => usePlanStore.getState().plan !== savedPlan
+/** Saves every change of the open plan at once, and notices what other tabs save. */
+export class Autosave {
+  readonly useState = create<SaveState>()(() => ({ state: 'loading', reason: '', startError: null }))
+  #revision = 0
+  #savedPlan: Plan | null = null
+  #isRunning = false
 
-async function saveNow(force = false): Promise<void> {
-  if (running || (!force && useSaveState.getState().state === 'conflict')) return
-  running = true
-  try {
-    let forced = force
-    while (isDirty() || forced) {
-      const { plan } = usePlanStore.getState()
-      if (!plan) return
-      useSaveState.setState({ state: 'saving' })
-      const result = await savePlan(writePlan(plan), revision, forced)
-      forced = false
-      if (!result.ok) {
-        useSaveState.setState({ state: 'conflict' })
-        return
-      }
-      revision = result.revision
-      savedPlan = plan
-      clearJournal()
-      channel.postMessage(revision)
+  constructor(
+    private readonly plans: OpenPlan,
+    private readonly storage: typeof planStorage,
+    private readonly channel: SaveChannel,
+  ) {}
+
+  /** Opens the stored plan, changes left by a closed page, or what `fallback` gives; then saves every change at once. */
+  async start(fallback: () => Promise<Plan>): Promise<void> {
+    let stored: planStorage.StoredPlan | null = null
+    try {
+      stored = await this.storage.loadStored()
+    } catch (error) {
+      this.useState.setState({ startError: (error as Error).message })
     }
-    useSaveState.setState({ state: 'saved', reason: '' })
-  } catch (error) {
-    useSaveState.setState({ state: 'failed', reason: (error as Error).message || (error as Error).name })
-  } finally {
-    running = false
+    let journal = this.storage.readJournal()
+    // the save went through after all while the page closed
+    if (journal && stored && writePlan(journal.plan) === writePlan(stored.plan)) journal = null
+    this.#revision = stored?.revision ?? 0
+    this.#savedPlan = stored?.plan ?? null
+    this.plans.start(journal?.plan ?? stored?.plan ?? (await fallback()))
+    this.useState.setState({ state: 'saved' })
+    // The journal's base is older than the store: another tab has gone on since. The person chooses.
+    if (journal && journal.baseRevision !== this.#revision) this.useState.setState({ state: 'conflict' })
+    else void this.#save()
+
+    this.plans.onChange(() => {
+      if (this.#isDirty()) void this.#save()
+    })
+    this.channel.onmessage = (event: MessageEvent<number>) => {
+      if (event.data > this.#revision && !this.#isRunning) this.useState.setState({ state: 'conflict' })
+    }
+  }
+
+  /** Tries again after a failure, or writes over another tab's plan after a conflict. */
+  saveAnyway(): Promise<void> {
+    return this.#save(true)
+  }
+
+  /** Takes the plan that another tab has saved. The plan of this tab can be had back by undo. */
+  async takeStored(): Promise<void> {
+    const stored = await this.storage.loadStored()
+    if (!stored) return
+    this.#revision = stored.revision
+    this.#savedPlan = stored.plan
+    this.plans.replace(stored.plan)
+    this.useState.setState({ state: 'saved', reason: '' })
+  }
+
+  /** Keeps what is not saved yet, before the page goes. */
+  keepForNextTime(): void {
+    const plan = this.plans.get()
+    if (plan && this.#isDirty()) this.storage.writeJournal(writePlan(plan), this.#revision)
+  }
+
+  #isDirty(): boolean {
+    return this.plans.get() !== this.#savedPlan
+  }
+
+  async #save(force = false): Promise<void> {
+    if (this.#isRunning || (!force && this.useState.getState().state === 'conflict')) return
+    this.#isRunning = true
+    try {
+      let forced = force
+      while (this.#isDirty() || forced) {
+        const plan = this.plans.get()
+        if (!plan) return
+        this.useState.setState({ state: 'saving' })
+        const result = await this.storage.savePlan(writePlan(plan), this.#revision, forced)
+        forced = false
+        if (!result.ok) {
+          this.useState.setState({ state: 'conflict' })
+          return
+        }
+        this.#revision = result.revision
+        this.#savedPlan = plan
+        this.storage.clearJournal()
+        this.channel.postMessage(this.#revision)
+      }
+      this.useState.setState({ state: 'saved', reason: '' })
+    } catch (error) {
+      this.useState.setState({
+        state: 'failed',
+        reason: (error as Error).message || (error as Error).name,
+      })
+    } finally {
+      this.#isRunning = false
+    }
   }
 }
 
-/** Tries again after a failure, or writes over another tab's plan after a conflict. */
-export const saveAnyway = (): Promise<void> => saveNow(true)
-
-/** Takes the plan that another tab has saved. The plan of this tab can be had back by undo. */
-export async function takeStored(): Promise<void> {
-  const stored = await loadStored()
-  if (!stored) return
-  revision = stored.revision
-  savedPlan = stored.plan
-  usePlanStore.getState().replace(stored.plan)
-  useSaveState.setState({ state: 'saved', reason: '' })
+const openPlan: OpenPlan = {
+  get: () => usePlanStore.getState().plan,
+  replace: (plan) => usePlanStore.getState().replace(plan),
+  start(plan) {
+    usePlanStore.getState().replace(plan)
+    usePlanStore.temporal.getState().clear()
+  },
+  onChange: (listener) =>
+    void usePlanStore.subscribe((state, before) => {
+      if (state.plan !== before.plan) listener()
+    }),
 }
 
-/** Opens the stored plan, changes left by a closed page, or what `fallback` gives; then saves every change at once. */
-export async function startAutosave(fallback: () => Promise<Plan>): Promise<void> {
-  let stored: Awaited<ReturnType<typeof loadStored>> = null
-  try {
-    stored = await loadStored()
-  } catch (error) {
-    useSaveState.setState({ startError: (error as Error).message })
-  }
-  let journal = readJournal()
-  // the save went through after all while the page closed
-  if (journal && stored && writePlan(journal.plan) === writePlan(stored.plan)) journal = null
-  revision = stored?.revision ?? 0
-  savedPlan = stored?.plan ?? null
-  const plan = journal?.plan ?? stored?.plan ?? (await fallback())
-  usePlanStore.getState().replace(plan)
-  usePlanStore.temporal.getState().clear()
-  useSaveState.setState({ state: 'saved' })
-  // The journal's base is older than the store: another tab has gone on since. The person chooses.
-  if (journal && journal.baseRevision !== revision) useSaveState.setState({ state: 'conflict' })
-  else void saveNow()
-
-  usePlanStore.subscribe((state, before) => {
-    if (state.plan !== before.plan && isDirty()) void saveNow()
-  })
-  channel.onmessage = (event: MessageEvent<number>) => {
-    if (event.data > revision && !running) useSaveState.setState({ state: 'conflict' })
-  }
-  addEventListener('pagehide', () => {
-    const { plan: current } = usePlanStore.getState()
-    if (current && isDirty()) writeJournal(writePlan(current), revision)
-  })
-}
+/** The one of this tab. */
+export const autosave = new Autosave(openPlan, planStorage, new BroadcastChannel('reach-plot'))

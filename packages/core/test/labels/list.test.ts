@@ -35,7 +35,9 @@ describe('a list of all triggers', () => {
   test('tells the way out of each trap that has a trigger', () => {
     const { traps } = list('context')
     const placed = new Set(draft.placements.map((p) => p.commandId))
-    for (const command of demoPlan.commands.filter((c) => c.damage !== undefined && placed.has(c.id))) {
+    const harmful = demoPlan.commands.filter((c) => c.damage !== undefined && placed.has(c.id))
+    expect(harmful.length).toBeGreaterThan(0)
+    for (const command of harmful) {
       const trap = traps.find((t) => t.command.startsWith(command.name))!
       expect(trap.wayOut).not.toBe('')
       if (command.damage!.wayOut !== '')

@@ -149,7 +149,7 @@ test('keys that an open adjacency graph calls neighbours lie at most 24 mm apart
   expect(compared).toBeGreaterThan(900)
 })
 
-test('the letter of a key is the one that XKB has at its first level, on every layout', () => {
+test('the letter of a key is the one that XKB has at its first level, on layouts of eight countries', () => {
   // Debian xkb-data 2.35.1; a few rows of national layouts by hand (from memory)
   const rows: Readonly<Record<string, string>> = {
     de: 'QWERTZUIOPÜ',
@@ -157,11 +157,13 @@ test('the letter of a key is the one that XKB has at its first level, on every l
     us: 'QWERTYUIOP',
     es: 'QWERTYUIOP',
     se: 'QWERTYUIOPÅ',
-    tr: 'QWERTYUIOPĞ',
+    dk: 'QWERTYUIOPÅ',
+    no: 'QWERTYUIOPÅ',
+    cz: 'QWERTZUIOPÚ',
   }
   for (const [id, text] of Object.entries(rows)) {
-    const found = layouts.find((l) => l.id === id)
-    if (!found) continue
+    const found = layouts.find((l) => l.id === id)!
+    expect(found, id).toBeDefined()
     const codes = [
       'KeyQ',
       'KeyW',
@@ -177,5 +179,4 @@ test('the letter of a key is the one that XKB has at its first level, on every l
     ]
     expect([...text].map((_, i) => keyLegend(codes[i]!, found, 'gnome')).join(''), id).toBe(text)
   }
-  expect(layouts.filter((l) => l.id in rows).length).toBeGreaterThan(3)
 })

@@ -67,7 +67,9 @@ test('remedies offer free, unclashing places within reach and then taking off; a
   const given = placements({ 'hide-shape': 'KeyQ', split: 'KeyQ', 'lock-layer': 'Meta+KeyL' })
   const env = envWith(commands)
   const index = indexPlaces(given, env)
-  for (const clash of findClashes(given, env)) {
+  const found = findClashes(given, env)
+  expect(found.length).toBeGreaterThan(1)
+  for (const clash of found) {
     const remedies = remediesFor(clash, index, remedyModifierSets.map(byControl))
     expect(remedies.at(-1)!.kind).toBe('unplace')
     expect(remedies.filter((r) => r.kind === 'move').length).toBeGreaterThan(0)

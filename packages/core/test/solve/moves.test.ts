@@ -71,6 +71,7 @@ describe('what a move needs', () => {
   })
   test('a ring needs all of itself, whichever is taken', () => {
     const list = listOf([1, 2, 0, 3])
+    expect(list.moves).toHaveLength(3)
     for (const move of list.moves) expect([...move.needs].sort()).toEqual(list.moves.map((m) => m.id).sort())
   })
   test('two swaps are two groups', () => {
