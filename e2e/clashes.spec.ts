@@ -147,7 +147,7 @@ test('a fault is foreseen before it is made, found once it is, and mended by a r
 
 test('counts of the matrix lead to the findings behind them', async ({ page }) => {
   await openClashes(page)
-  await page.getByRole('link', { name: 'Where and in which stage' }).click()
+  await page.getByRole('link', { name: 'Where and at which stage' }).click()
   await page.getByRole('button', { name: '6 of Keyboard at the stage browser' }).click()
   await expect(page.getByText('6 chosen: show all')).toBeVisible()
   await expect(page.getByRole('status').filter({ hasText: 'of 95' })).toContainText('6 of 95')

@@ -196,7 +196,7 @@ test('what may move is narrowed to those without a key, and to one program', asy
   await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
   const count = (await rows.count()) - 1
   expect(count).toBeGreaterThan(20)
-  await expect(moves(page).getByRole('cell', { name: 'no place', exact: true })).toHaveCount(count)
+  await expect(moves(page).getByRole('cell', { name: 'no key', exact: true })).toHaveCount(count)
 
   await moves(page).getByRole('combobox', { name: 'Program of the moves' }).selectOption('Reedcall')
   await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Fenmap' })).toHaveCount(0)

@@ -23,7 +23,32 @@ const codes = [...'QWERTASDFGZXCVB'].map((letter) => `Key${letter}`)
 const sets = [[], ['Shift'], ['Control'], ['Alt'], ['Control', 'Shift'], ['Meta']]
 const browser = await chromium.launch(chromiumLaunch)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+// The first view: what is sent, and when the chart stands there.
+const sent = { script: 0, all: 0 }
+const client = await page.context().newCDPSession(page)
+await client.send('Network.enable')
+const kinds = new Map()
+client.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type))
+client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+  sent.all += encodedDataLength
+  if (kinds.get(requestId) === 'Script') sent.script += encodedDataLength
+})
 await page.goto(`http://127.0.0.1:${port}/`)
+await page.locator('[data-code=KeyG]').waitFor()
+const firstMs = await page.evaluate(
+  () =>
+    new Promise((done) =>
+      requestAnimationFrame(() =>
+        setTimeout(() =>
+          done(performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? performance.now()),
+        ),
+      ),
+    ),
+)
+await page.waitForLoadState('networkidle')
+console.log(
+  `first view: first picture after ${firstMs.toFixed(0)} ms, ${(sent.script / 1000).toFixed(0)} kB of script and ${(sent.all / 1000).toFixed(0)} kB in all as sent`,
+)
 await open(commandCount)
 await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide shape')
 await page.keyboard.press('Enter')
@@ -84,6 +109,50 @@ async function frames(name, move) {
     `${name}: ${times.length} frames, median ${at(0.5)} ms, 95 % ${at(0.95)} ms, longest ${at(1)} ms, ${slow} over a sixtieth of a second`,
   )
 }
+
+/** Runs `act` several times in the page and prints how long it takes until `isDone` holds and the picture is drawn, ms. */
+async function untilDrawn(name, times, act, isDone) {
+  const taken = []
+  for (let i = 0; i < times; i++) {
+    taken.push(
+      await page.evaluate(
+        async ([actText, doneText, n]) => {
+          const [run, done] = [new Function('n', actText), new Function('n', `return ${doneText}`)]
+          const start = performance.now()
+          run(n)
+          while (!done(n)) await new Promise((next) => requestAnimationFrame(next))
+          // the frame in which it stands has been painted when the next task runs
+          await new Promise((next) => requestAnimationFrame(() => setTimeout(next)))
+          return performance.now() - start
+        },
+        [act, isDone, i],
+      ),
+    )
+    await page.waitForTimeout(120)
+  }
+  taken.sort((a, b) => a - b)
+  const at = (share) => taken[Math.min(times - 1, Math.floor(share * times))].toFixed(0)
+  console.log(`${name}: median ${at(0.5)} ms, 95 % ${at(0.95)} ms of ${times}`)
+}
+
+await page.getByRole('combobox', { name: 'Find a command by name' }).fill('')
+const row = (n) => `document.querySelectorAll('#command-list [role=option]')[1 + (${n} % 8)]`
+await untilDrawn(
+  `choosing, ${commandCount} commands: until its places stand there`,
+  24,
+  `${row('n')}.click()`,
+  `document.querySelector('section[aria-label=Places] h2')?.textContent === ${row('n')}.firstChild.firstChild.textContent && document.querySelector('[data-place]') !== null`,
+)
+await page.getByRole('button', { name: 'Weights' }).click()
+await untilDrawn(
+  `a weight's step, ${commandCount} commands`,
+  40,
+  `const slider = document.querySelector('[aria-label="Weights, ms"] input')
+   Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(slider, String(20 + 10 * (n % 30)))
+   slider.dispatchEvent(new Event('input', { bubbles: true }))`,
+  `document.querySelector('[aria-label="Weights, ms"] input').nextSibling.textContent === (20 + 10 * (n % 30)) + ' ms'`,
+)
+await page.keyboard.press('Escape')
 
 await frames(`hover, ${commandCount} commands`, async () => {
   for (let i = 0; i < 240; i++) await page.mouse.move(290 + ((i * 17) % 660), 300 + ((i * 11) % 280))

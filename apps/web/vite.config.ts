@@ -1,9 +1,18 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    // compressed once at the build, so that the server only hands files out
+    compression({
+      algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip')],
+      threshold: 1024,
+    }),
+  ],
   worker: { format: 'es' },
   build: {
     target: 'es2023',

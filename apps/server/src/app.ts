@@ -50,6 +50,7 @@ export async function buildApp(webRoot: string, options: AppOptions): Promise<Fa
     root: webRoot,
     wildcard: false,
     cacheControl: false,
+    preCompressed: true,
     setHeaders: (reply, path) => {
       // names of built files hold a hash of what is in them, so they never need to be asked for again
       const isHashed = path.startsWith(`${webRoot}/assets/`)

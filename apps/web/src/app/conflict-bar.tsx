@@ -28,7 +28,11 @@ export function ConflictBar() {
           <span className="grow">
             <b>The saved plan could not be read and was put aside.</b> {startError}
           </span>
-          <button type="button" className="btn" onClick={() => autosave.useState.setState({ startError: null })}>
+          <button
+            type="button"
+            className="btn"
+            onClick={() => autosave.useState.setState({ startError: null })}
+          >
             Close
           </button>
         </>

@@ -85,6 +85,20 @@ export function keyFaces(input: FaceInput): KeyFace[] {
   return controls.map((control) => keyFace(control, shared))
 }
 
+/** Two faces that are drawn alike. Parts are told apart by what stands on them. */
+export function looksSame(a: KeyFace, b: KeyFace): boolean {
+  const { parts, pennants, ...plain } = a
+  return (
+    Object.entries(plain).every(([name, value]) => b[name as keyof KeyFace] === value) &&
+    pennants.join() === b.pennants.join() &&
+    parts.length === b.parts.length &&
+    parts.every((p, i) => {
+      const other = b.parts[i]
+      return other?.key === p.key && other.caption === p.caption && other.rank === p.rank
+    })
+  )
+}
+
 /** What all keys of one picture share. */
 interface FaceState {
   readonly input: FaceInput

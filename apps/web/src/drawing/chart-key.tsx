@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import { modifierSigns } from '@reach-plot/core/labels'
 import { ClashMark } from '../parts/severity-sign.js'
+import { looksSame } from './chart-faces.js'
 import { captionLines, captionMm, legendMm } from './caption.js'
 import { StrokeRose } from './chart-field.js'
 import type { FacePart, KeyFace } from './key-face.js'
@@ -13,7 +14,9 @@ const pennantRoomMm = 3.4
 const pennantMm = 1.9
 
 /** One key as a plot of land: legend, what stands on it, how good it is, its flags. Lengths in mm. */
-export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
+export const ChartKey = memo(DrawnKey, (before, now) => looksSame(before.face, now.face))
+
+function DrawnKey({ face }: { face: KeyFace }) {
   const { control } = face
   const w = control.capWidthMm
   const h = control.capHeightMm
@@ -54,7 +57,7 @@ export const ChartKey = memo(function ChartKey({ face }: { face: KeyFace }) {
       {face.rank !== null && <RankFlag rank={face.rank} x={w - 4.6} />}
     </g>
   )
-})
+}
 
 const inkOn = (face: KeyFace): string =>
   face.isDown ? 'var(--panel)' : face.tint > 0 ? 'var(--on-reach)' : 'var(--ink)'

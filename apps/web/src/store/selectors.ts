@@ -14,7 +14,6 @@ import {
   type Arrangement,
   type BenchEnvironment,
   type GroupKey,
-  type PreparedModel,
   type Bench,
   type Clash,
   type ClashChecker,
@@ -47,7 +46,6 @@ export interface Derived {
   readonly hand: RestingHand
   /** ids on the bench of the controls under the fingertips */
   readonly rests: RestingHand['rests']
-  readonly model: PreparedModel
   readonly env: BenchEnvironment
   readonly index: PlaceIndex
   /** findings that are not accepted, most severe first */
@@ -88,7 +86,34 @@ function checkerFor(plan: Plan, arrangement: Arrangement, bench: Bench, env: Der
   return checking.checker
 }
 
+/** Parts of a plan that nothing here is derived from: a change of them alone leaves all as it is. */
+const notDerivedFrom: ReadonlySet<string> = new Set<keyof Plan>([
+  'id',
+  'name',
+  'routines',
+  'hoursPerDay',
+  'usage',
+  'weights',
+  'labels',
+  'setNowArrangementId',
+])
+
+let latest: { readonly plan: Plan; readonly derived: Derived } | null = null
+
+/** What is derived from a plan; the same object as for the plan before where only other parts have changed. */
 export const derive = memoByIdentity((plan: Plan): Derived => {
+  const before = latest?.plan
+  const same =
+    before !== undefined &&
+    Object.entries(plan).every(
+      ([part, value]) => notDerivedFrom.has(part) || before[part as keyof Plan] === value,
+    )
+  const derived = latest && same ? latest.derived : deriveAnew(plan)
+  latest = { plan, derived }
+  return derived
+})
+
+function deriveAnew(plan: Plan): Derived {
   const model = prepare(plan, catalogues)
   const { arrangement, bench, hand, env, index } = model
   const checker = checkerFor(plan, arrangement, bench, env)
@@ -118,7 +143,6 @@ export const derive = memoByIdentity((plan: Plan): Derived => {
     arrangement,
     bench,
     hand,
-    model,
     rests: handOnBench(hand).rests,
     env,
     index,
@@ -128,7 +152,7 @@ export const derive = memoByIdentity((plan: Plan): Derived => {
     clashOf,
     triggersOf: (id) => index.triggers.get(id) ?? noTriggers,
   }
-})
+}
 
 export const useDerived = (): Derived => derive(usePlan())
 
@@ -191,13 +215,26 @@ export function usePageOf(): PageOf {
   const { env } = useDerived()
   const { programId } = useFront()
   const openPages = useView((s) => s.openPages)
-  return useMemo(
-    () => (deviceId) => {
+  return pageOfBy(openPages, programId, env)
+}
+
+let latestPages: { readonly of: readonly unknown[]; readonly pageOf: PageOf } | null = null
+
+/** One function for all that ask, so that what they work out with it is the same too. */
+function pageOfBy(
+  openPages: Readonly<Record<string, string>>,
+  programId: string,
+  env: Derived['env'],
+): PageOf {
+  const of = [openPages, programId, env]
+  if (!latestPages || of.some((part, i) => part !== latestPages?.of[i])) {
+    const pageOf: PageOf = (deviceId) => {
       const opened = openPages[deviceId]
       return opened !== undefined && env.legends?.has(`${deviceId}@${opened}`) === true
         ? opened
         : pageFor(deviceId, programId, env)
-    },
-    [openPages, programId, env],
-  )
+    }
+    latestPages = { of, pageOf }
+  }
+  return latestPages.pageOf
 }

@@ -52,6 +52,17 @@ function usePairSets(): readonly HeldSet[] {
   }, [env])
 }
 
+let latest: { readonly of: readonly unknown[]; readonly candidates: readonly Candidate[] } | null = null
+
+/** Candidates of a bench; worked out once for the lists that ask for the same. */
+function candidatesOf(...of: Parameters<typeof benchCandidates>): readonly Candidate[] {
+  const [index, sets, pageOf] = of
+  const key = [index, sets.map((s) => s.join('+')).join(), pageOf]
+  if (!latest || key.some((part, i) => part !== latest?.of[i]))
+    latest = { of: key, candidates: benchCandidates(index, sets, pageOf) }
+  return latest.candidates
+}
+
 /** Every trigger of the bench with how it is reached, as far as that is known by now. */
 export function useBenchTriggers(): {
   readonly candidates: readonly Candidate[]
@@ -65,7 +76,7 @@ export function useBenchTriggers(): {
   const pageOf = usePageOf()
   // beside the pointing hand the other one holds the modifiers alone
   const { reachBySet, reachAt } = useReachOfSets([...heldSets, held.slice(0, -1)], pairs)
-  const candidates = useMemo(() => benchCandidates(index, heldSets, pageOf), [index, heldSets, pageOf])
+  const candidates = useMemo(() => candidatesOf(index, heldSets, pageOf), [index, heldSets, pageOf])
   return { candidates, reachAt, ready: reachBySet[heldKey(held)] !== undefined }
 }
 
