@@ -1,4 +1,4 @@
-import { verdictWords } from '../../parts/words.js'
+import { severityWords, verdictWords } from '../../parts/words.js'
 import { Lock, LockOpen } from 'lucide-react'
 import { useMemo } from 'react'
 import {
@@ -37,7 +37,7 @@ function Foreseen({ commandId, place }: { commandId: string; place: CandidatePla
     <span className="mt-1 block text-magenta">
       {found.slice(0, 3).map((clash) => (
         <span key={clash.id} className="flex items-baseline gap-1.5">
-          <SeveritySign severity={clash.severity} /> {clash.severity}: {clash.message}
+          <SeveritySign severity={clash.severity} /> {severityWords[clash.severity]}: {clash.message}
         </span>
       ))}
     </span>
@@ -156,8 +156,9 @@ function PlaceOptions({ view }: { view: PlaceListView }) {
         const finger = fingerOf(place.reach)
         const isNow = now.some((t) => triggerKey(t) === triggerKey(place.trigger))
         return (
+          // by rank: another command's list takes over the rows, which is faster than drawing them anew
           <li
-            key={triggerKey(place.trigger)}
+            key={i}
             className={`border-b border-rule px-[14px] ${isActive || controlRefOf(place.trigger) === controlRef ? 'bg-paper' : ''}`}
           >
             <PlaceButton view={view} place={place} i={i} isActive={isActive} finger={finger} isNow={isNow} />

@@ -25,7 +25,7 @@ export function PlotView() {
     freeRefs,
     onKey,
     side,
-    held,
+
     put,
     putBoth,
     setOther,
@@ -56,7 +56,6 @@ export function PlotView() {
       >
         {places ? (
           <PlaceList
-            key={`${places.command.id} ${held.join()}`}
             places={places}
             onPlace={put}
             onPlaceBoth={putBoth}

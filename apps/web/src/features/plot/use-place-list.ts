@@ -36,6 +36,14 @@ export function usePlaceList({
   const [active, setActive] = useState(0)
   const [shown, setShown] = useState(shownPlaces)
   const [weighing, setWeighing] = useState(false)
+  // another command, or other held modifiers, begin again at the best place
+  const listOf = `${command.id} ${held.join()}`
+  const [listed, setListed] = useState(listOf)
+  if (listed !== listOf) {
+    setListed(listOf)
+    setActive(0)
+    setShown(shownPlaces)
+  }
   const isLocked = index.rules.locks(command)
   const keptByProgram = plan.rules.lockedProgramIds.includes(command.programId)
   const opposite = plan.commands.find((c) => c.id === command.oppositeId)
