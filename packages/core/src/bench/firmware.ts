@@ -1,18 +1,16 @@
 import { z } from 'zod'
 import { chordSchema, refSchema } from '../triggers/index.js'
 
-export const layerOpenings = ['held', 'toggled', 'once', 'tap-and-hold'] as const
 /** How a control opens a layer: while it is held, until it is pressed again, for one press, or by a long press only. */
-export type LayerOpening = (typeof layerOpenings)[number]
+const layerOpenings = ['held', 'toggled', 'once', 'tap-and-hold'] as const
 
 /** One layer of a device's firmware: what its controls send while it is open. A control that is left out falls through. */
-export const firmwareLayerSchema = z.strictObject({
+const firmwareLayerSchema = z.strictObject({
   id: refSchema,
   name: z.string().min(1).max(80),
   openedBy: z.array(z.strictObject({ controlId: refSchema, how: z.enum(layerOpenings) })).max(40),
   keys: z.array(z.strictObject({ controlId: refSchema, sends: z.array(chordSchema).min(1).max(8) })).max(400),
 })
-export type FirmwareLayer = z.infer<typeof firmwareLayerSchema>
 
 /** Layers of a device, each under an id of its own. */
 export const firmwareLayersSchema = z

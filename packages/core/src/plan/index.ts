@@ -19,7 +19,6 @@ export {
   isSameDevice,
   limitedTo,
   moveMany,
-  movesOf,
   placeCommand,
   removePlacement,
   setPlacements,

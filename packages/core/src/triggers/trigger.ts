@@ -169,7 +169,14 @@ export const keyWithAct = (press: TriggerKey, act: Act): TriggerKey =>
 export function parseTrigger(text: string, where: readonly (string | number)[] = ['trigger']): Trigger {
   const found = triggerSchema.safeParse(draft(text.trim()))
   const read = found.success ? found.data : null
-  if (!read || ('code' in read && isModifier(read.code))) {
+  const codes = !read
+    ? []
+    : read.kind === 'sequence'
+      ? read.chords.map((c) => c.code)
+      : 'code' in read
+        ? [read.code]
+        : []
+  if (!read || codes.some(isModifier)) {
     throw new CoreError('TRIGGER_UNREADABLE', {
       where,
       what: `"${text.slice(0, 60)}" cannot be read as a shortcut`,

@@ -70,4 +70,3 @@ export function useCarryBar({
   return { controlIds, toKey, setToKey, places, all, start, setFirstId, to, run }
 }
 
-export type CarryBarView = ReturnType<typeof useCarryBar>

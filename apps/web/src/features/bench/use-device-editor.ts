@@ -84,4 +84,3 @@ export function useDeviceEditor() {
   return { device, known, setChosen, svg, onDown, onMove, onUp, onKeyDown, controls }
 }
 
-export type DeviceEditorView = ReturnType<typeof useDeviceEditor>

@@ -90,5 +90,3 @@ export function usePrintPanel({
   }
   return { address, problem, status, isTwoSided, copies, setCopies, pages, isOpen, maker, print }
 }
-
-export type PrintPanelView = ReturnType<typeof usePrintPanel>

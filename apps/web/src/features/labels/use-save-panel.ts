@@ -42,5 +42,3 @@ export function useSavePanel({
   const faces = sheet?.faces
   return { isReady, save, state, title, onDpi, faces, px, setPx, hand, maker }
 }
-
-export type SavePanelView = ReturnType<typeof useSavePanel>

@@ -1,5 +1,5 @@
 import { putStock } from '@reach-plot/core'
-import { useState } from 'react'
+import { useForm, useWatch, type Resolver } from 'react-hook-form'
 import { labelDesignSchema } from '@reach-plot/core/label-design'
 import { customMedia, pageSizeMm, papers, type Stock } from '@reach-plot/core/drawing'
 import { useEdit, usePlan } from '../../store/plan-store.js'
@@ -43,14 +43,16 @@ export const fieldsOf: Readonly<
   ],
 }
 
-type Draft = Readonly<Record<Field, string>> & {
-  readonly kind: Stock['kind']
-  readonly name: string
-  readonly round: boolean
+interface Draft extends Record<Field, string> {
+  kind: Stock['kind']
+  name: string
+  round: boolean
+  /** the chosen one stays, and this is added */
+  asNew: boolean
 }
 
 /** Starts from the stock that is chosen, since most own sizes are near to one that ships. */
-function draftOf(stock: Stock): Draft {
+function draftOf(stock: Stock, asNew: boolean): Draft {
   const size = pageSizeMm(stock)
   const label = stock.kind === 'sheet' ? { labelWidthMm: 38, labelHeightMm: 21 } : stock
   const grid =
@@ -61,6 +63,7 @@ function draftOf(stock: Stock): Draft {
   const text = (n: number): string => String(Math.round(n * 100) / 100)
   return {
     kind: stock.kind,
+    asNew,
     name: stock.name,
     round: stock.kind !== 'sheet' && stock.round,
     widthMm: text(sheet.widthMm),
@@ -107,28 +110,49 @@ function freeId(stocks: readonly Stock[]): string {
   return `own-${n}`
 }
 
-/** What is shown and can be done there. */
+const stockSchema = labelDesignSchema.shape.stocks.element
+
+/** Says what is wrong at the field whose text it is, by the schema of the plan itself. */
+const checkDraft: Resolver<Draft, unknown, Stock> = (draft) => {
+  const read = stockSchema.safeParse(stockFrom(draft, 'own-1'))
+  if (read.success) return { values: read.data, errors: {} }
+  const errors: Record<string, { type: string; message: string }> = {}
+  for (const issue of read.error.issues) {
+    const at = String(issue.path.at(-1) ?? 'root')
+    const field = at in draft ? at : 'root'
+    errors[field] ??= { type: issue.code, message: issue.message }
+  }
+  return { values: {}, errors }
+}
+
+/** The fields of a stock of one's own, and what is done with them. */
 export function useStockDialog({ stock, onClose }: { stock: Stock; onClose: () => void }) {
   const { stocks } = usePlan().labels
   const edit = useEdit()
   const isOwn = stocks.some((s) => s.id === stock.id)
-  const [draft, setDraft] = useState(() => draftOf(stock))
-  const [asNew, setAsNew] = useState(!isOwn)
-  const [fault, setFault] = useState('')
-  const save = (): void => {
-    const id = asNew ? freeId(stocks) : stock.id
-    const read = labelDesignSchema.shape.stocks.safeParse([stockFrom(draft, id)])
-    const issue = read.error?.issues[0]
-    if (issue) {
-      const field = issue.path.at(-1)
-      const named = fieldsOf[draft.kind].find((f) => f.id === field)?.name
-      setFault(`${named ?? (field === 'name' ? 'Name' : 'Sizes')}: ${issue.message}`)
-      return
-    }
-    edit((plan) => putStock(plan, read.data?.[0] as Stock))
+  const form = useForm<Draft, unknown, Stock>({
+    defaultValues: draftOf(stock, !isOwn),
+    resolver: checkDraft,
+  })
+  const [kind, asNew] = useWatch({ control: form.control, name: ['kind', 'asNew'] })
+  const save = form.handleSubmit((read) => {
+    edit((plan) => putStock(plan, { ...read, id: asNew ? freeId(stocks) : stock.id }))
     onClose()
+  })
+  const { errors } = form.formState
+  const first = [{ id: 'name', name: 'Name' } as const, ...fieldsOf[kind]].find((f) => errors[f.id])
+  const message = first ? errors[first.id]?.message : errors.root?.message
+  return {
+    form,
+    kind,
+    asNew,
+    onClose,
+    edit,
+    stock,
+    save,
+    isOwn,
+    fault: message === undefined ? '' : `${first?.name ?? 'Sizes'}: ${message}`,
   }
-  return { asNew, onClose, edit, stock, save, draft, setDraft, isOwn, setAsNew, fault }
 }
 
 export type StockDialogView = ReturnType<typeof useStockDialog>

@@ -175,4 +175,3 @@ export function usePlot() {
   }
 }
 
-export type PlotScreen = ReturnType<typeof usePlot>

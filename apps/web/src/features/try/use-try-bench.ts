@@ -65,4 +65,3 @@ export function useTryBench({
   return { svg, bench, group, walk, reveal, outlines, pageOf, faces }
 }
 
-export type TryBenchView = ReturnType<typeof useTryBench>

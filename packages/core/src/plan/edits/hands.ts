@@ -39,7 +39,6 @@ export const setSide = edit((plan: Plan, side: HandSide) => {
 })
 
 /** After controls were changed or taken away: fingertips that rest on nothing go to the default place. */
-export const repairRests = edit(repairRestsIn)
 
 export function repairRestsIn(plan: Plan): void {
   for (const bench of plan.benches) {
