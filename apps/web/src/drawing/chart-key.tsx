@@ -9,8 +9,7 @@ import type { FacePart, KeyFace } from './key-face.js'
 /** Caps lower than this have room for one line only, mm. */
 const tallMm = 15
 
-/** The signs of held modifiers stand under the captions, which make room for them, mm. */
-const pennantRoomMm = 3.4
+/** The signs of held modifiers stand under the captions, which make room for them; their least size, mm. */
 const pennantMm = 1.9
 
 /** One key as a plot of land: legend, what stands on it, how good it is, its flags. Lengths in mm. */
@@ -47,7 +46,7 @@ function DrawnKey({ face }: { face: KeyFace }) {
         <Captions face={face} />
       </g>
       {face.pennants.length > 0 && <Pennants face={face} />}
-      {face.isStation && <Station x={w / 2} y={isTall ? 6.7 : h / 2} />}
+      {face.isStation && <Station x={w / 2} y={isTall ? 3.4 : h / 2} />}
       {face.isClash && (
         <g transform={`translate(${w - (face.rank === null ? 2.3 : 6.8)} 2.3)`}>
           <ClashMark />
@@ -103,7 +102,7 @@ function Captions({ face }: { face: KeyFace }) {
   const { capWidthMm: w, capHeightMm: h } = control
   const isTall = h > tallMm
   const lines = caption === '' ? [] : captionLines(caption, w - 2.4, isTall ? 2 : 1)
-  const baseMm = h - 1.4 - (face.pennants.length > 0 ? pennantRoomMm : 0)
+  const baseMm = h - 1.4
   const showTime =
     timeMs !== null &&
     control.round !== true &&
@@ -112,7 +111,13 @@ function Captions({ face }: { face: KeyFace }) {
     lines.length < 2 &&
     isTall
   return (
-    <>
+    <g
+      style={
+        face.pennants.length > 0
+          ? { transform: `translateY(calc(-1px * max(${pennantMm}, var(--least-sign, ${pennantMm}))))` }
+          : undefined
+      }
+    >
       {lines.map((line, i) => (
         <text
           key={line}
@@ -138,7 +143,7 @@ function Captions({ face }: { face: KeyFace }) {
           {Math.round(timeMs)}
         </text>
       )}
-    </>
+    </g>
   )
 }
 

@@ -25,7 +25,7 @@ export function ContourKey({ env }: { env: Environment }) {
       <span className="flex items-center gap-1.5">
         <ClashSign /> clash
       </span>
-      <span className="flex flex-wrap items-center gap-x-2.5">
+      <span className="flex max-w-[236px] flex-wrap items-center gap-x-2.5">
         also holds, with
         {modifiers.map((m) => (
           <span key={m} className="inline-flex items-center gap-1">

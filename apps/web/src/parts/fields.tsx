@@ -7,16 +7,18 @@ export function SelectField<T extends string>({
   choices,
   onChange,
   className = 'w-full',
+  labelClass = 'caption mb-0.5 block',
 }: {
   label: string
   value: T
   choices: readonly { readonly id: T; readonly name: string }[]
   onChange: (id: T) => void
   className?: string
+  labelClass?: string
 }) {
   return (
     <label>
-      <span className="caption mb-0.5 block">{label}</span>
+      <span className={labelClass}>{label}</span>
       <select className={`field ${className}`} value={value} onChange={(e) => onChange(e.target.value as T)}>
         {choices.map((c) => (
           <option key={c.id} value={c.id}>
@@ -129,6 +131,7 @@ export function TextField({
 /** A choice among a few named things given as pairs. Where there can be many, use a chooser that searches. */
 export const ChoiceField = <T extends string>({
   options,
+  className = '',
   ...rest
 }: {
   label: string
@@ -136,4 +139,12 @@ export const ChoiceField = <T extends string>({
   options: readonly (readonly [T, string])[]
   onChange: (value: T) => void
   className?: string
-}) => <SelectField {...rest} choices={options.map(([id, name]) => ({ id, name }))} />
+}) => (
+  <div className={className}>
+    <SelectField
+      {...rest}
+      labelClass="block text-[12px] text-ink-2"
+      choices={options.map(([id, name]) => ({ id, name }))}
+    />
+  </div>
+)

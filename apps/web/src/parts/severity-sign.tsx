@@ -1,21 +1,22 @@
 import type { Severity } from '@reach-plot/core'
 
 const shapes: Readonly<Record<Severity, string>> = {
-  blocks: 'M2 0 H8 L10 2 V8 L8 10 H2 L0 8 V2 Z',
-  shadows: 'M5 0 A5 5 0 0 1 5 10 Z M5 0 A5 5 0 0 0 5 10',
-  ambiguous: 'M0 5 L5 0 L10 5 L5 10 Z',
+  blocks: 'M5 0 A5 5 0 1 1 5 10 A5 5 0 1 1 5 0 M1.5 1.5 L8.5 8.5',
+  shadows: 'M5 0 A5 5 0 1 1 5 10 A5 5 0 1 1 5 0',
+  ambiguous: 'M5 10 V5.5 L1 0.5 M5 5.5 L9 0.5',
   caution: 'M5 0 V6.2 M5 8.2 V10',
 }
 
 /** A severity's sign, told apart by its shape. Decorative: the word stands beside it. */
 export function SeveritySign({ severity }: { severity: Severity }) {
   return (
-    <svg width="11" height="11" viewBox="-0.5 -0.5 11 11" aria-hidden="true" className="shrink-0">
+    <svg width="12" height="12" viewBox="-1 -1 12 12" aria-hidden="true" className="shrink-0">
+      {severity === 'shadows' && <path d="M5 0 A5 5 0 0 1 5 10 Z" fill="var(--magenta)" />}
       <path
         d={shapes[severity]}
-        fill={severity === 'blocks' || severity === 'shadows' ? 'var(--magenta)' : 'none'}
+        fill="none"
         stroke="var(--magenta)"
-        strokeWidth={severity === 'caution' ? 2 : 1.2}
+        strokeWidth={severity === 'shadows' ? 1.2 : 1.8}
       />
     </svg>
   )

@@ -103,7 +103,7 @@ export function remediesFor(
             kind: 'unplace',
             commandId: command.id,
             from,
-            text: `Take “${command.name}” off ${name(from)}`,
+            text: `Remove “${command.name}” from ${name(from)}`,
           } as const,
         ]
       : []),

@@ -69,4 +69,3 @@ export function useCarryBar({
   }
   return { controlIds, toKey, setToKey, places, all, start, setFirstId, to, run }
 }
-

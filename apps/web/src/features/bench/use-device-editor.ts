@@ -83,4 +83,3 @@ export function useDeviceEditor() {
   }
   return { device, known, setChosen, svg, onDown, onMove, onUp, onKeyDown, controls }
 }
-

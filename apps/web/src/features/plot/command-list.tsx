@@ -67,7 +67,7 @@ export function CommandList(props: {
       <div className="caption flex border-b border-rule px-[14px] py-1">
         <span className="grow">Command</span>
         <span className="w-[44px] text-right">Uses/h</span>
-        <span className="w-[68px] pl-[14px]">Place</span>
+        <span className="w-[92px] pl-[14px]">Key</span>
       </div>
       <CommandOptions view={view} />
     </section>
@@ -168,7 +168,7 @@ function CommandOption({
       <span className={`w-[44px] shrink-0 text-right ${isChosen ? '' : 'text-ink-2'}`}>
         {command.usesPerHour}
       </span>
-      <span className="flex w-[68px] shrink-0 items-center overflow-hidden pl-[14px]">
+      <span className="flex w-[92px] shrink-0 items-center overflow-hidden pl-[14px]">
         {trigger ? (
           <TriggerChip trigger={trigger} />
         ) : (

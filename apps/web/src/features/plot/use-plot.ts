@@ -174,4 +174,3 @@ export function usePlot() {
     chosenName: chosenTrigger ? triggerName(chosenTrigger, env) : '',
   }
 }
-

@@ -64,4 +64,3 @@ export function useTryBench({
   )
   return { svg, bench, group, walk, reveal, outlines, pageOf, faces }
 }
-
