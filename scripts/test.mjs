@@ -17,7 +17,28 @@ const missing = Object.entries(programs)
   .filter(([, paths]) => !paths.every(existsSync))
   .map(([name]) => name)
 
+/** What to install where there is no apt: what each program is, for a person to find it on their own system. */
+const wanted = {
+  'chromium-headless-shell': 'Chromium (name yours with CHROMIUM=/path/to/chromium)',
+  'cups-ipp-utils': 'ipptool and ippeveprinter, of CUPS',
+  'avahi-daemon': 'avahi-daemon',
+  dbus: 'dbus-daemon',
+  'poppler-utils': 'pdftoppm, of Poppler',
+  python3: 'Python 3',
+}
+
+function sayWhatIsMissing() {
+  console.error(
+    `npm test needs programs that are not here, and apt to install them is not either. Install these and run it again:\n${missing
+      .map((name) => `  ${wanted[name]}, looked for at ${programs[name].join(' and ')}`)
+      .join('\n')}\nTypes, lint and unit tests need none of them: npm run types, npm run lint, npm run unit.`,
+  )
+  process.exit(1)
+}
+
 async function installPrograms() {
+  if (!existsSync('/usr/bin/apt-get')) sayWhatIsMissing()
+
   const sudo = process.getuid?.() === 0 ? [] : ['sudo']
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, 'apt-get', ...args]
