@@ -67,7 +67,10 @@ test('taking a held place moves a whole chain in one step, and undo brings all b
 test('what is locked does not move, a barred key takes nothing, and both can be undone', async ({ page }) => {
   await openDemo(page)
   await choose(page, 'undo')
-  await expect(page.getByRole('button', { name: 'Unlock', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('button', { name: 'Unlock', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
   await page.getByRole('button', { name: 'Remove' }).first().click()
   await expect(page.getByText('“Undo” is locked. Unlock it first.')).toBeVisible()
   await page.getByRole('button', { name: /^(Lock|Unlock)$/ }).click()

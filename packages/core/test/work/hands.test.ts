@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import {
   prepare,
   simulateHands,
+  triggerReach,
   operatorMs,
   parseTrigger,
   prepareWork,
@@ -119,5 +120,63 @@ describe('limits', () => {
     hands.press(trigger('Control+KeyB'))
     expect(hands.presses).toHaveLength(2)
     expect(hands.presses[0]).toMatchObject({ hand: 'left', isStretched: false })
+  })
+})
+
+describe('a pop-up set', () => {
+  const [shown] = draft.popups
+  const pick = (at: 'pointer' | 'fingertip', entry = 2) => {
+    const arrangement = { ...draft, popups: [{ ...shown!, at }] }
+    const { place: workplace } = prepareWork(demoModel.withArrangement(arrangement)).context
+    const hands = simulateHands(workplace, 'left')
+    expect(hands.press({ kind: 'popup', setId: shown!.id, entry })).toBe(true)
+    const opened = simulateHands(workplace, 'left')
+    opened.press(shown!.opener)
+    return { hands, opened, picked: hands.operators.slice(opened.operators.length) }
+  }
+  test('at the pointer is picked from by the pointing hand, at the fingertip by the other', () => {
+    expect(
+      pick('pointer')
+        .picked.filter((o) => o.kind !== 'H')
+        .map((o) => o.hand),
+    ).toEqual(['right', 'right'])
+    expect(
+      pick('fingertip')
+        .picked.filter((o) => o.kind !== 'H')
+        .map((o) => o.hand),
+    ).toEqual(['left', 'left'])
+  })
+  test('takes as long as its reach says: opening it, the way to the entry, a press', () => {
+    const { reachContext } = place
+    const whole = triggerReach({ kind: 'popup', setId: shown!.id, entry: 2 }, reachContext)!
+    const opener = triggerReach(shown!.opener, reachContext)!
+    const { picked } = pick(shown!.at === 'pointer' ? 'pointer' : 'fingertip')
+    const ms = picked.filter((o) => o.kind !== 'H').reduce((sum, o) => sum + o.ms, 0)
+    expect(ms).toBeCloseTo(whole.timeMs - opener.timeMs, 6)
+  })
+})
+
+describe('posture', () => {
+  test('a press that the hand stretches or leaves for is noted as stretched', () => {
+    const verdictOf = (text: string) => triggerReach(trigger(text), place.reachContext)!.verdict
+    const stretchedFor = (text: string) => {
+      const hands = simulateHands(place, 'left')
+      hands.press(trigger(text))
+      return hands.presses.at(-1)!.isStretched
+    }
+    const codes = [...'QWERTZUIOPASDFGHJKLYXCVBNM']
+      .map((c) => `Key${c}`)
+      .concat('F9', 'Digit9', 'NumpadEnter')
+    const stretch = codes.filter((c) => verdictOf(c) === 'stretch')
+    expect(stretch.length).toBeGreaterThan(0)
+    expect(stretch.map(stretchedFor)).toEqual(stretch.map(() => true))
+    const easy = codes.filter((c) => verdictOf(c) === 'easy' || verdictOf(c) === 'rest')
+    expect(easy.length).toBeGreaterThan(5)
+    expect(easy.map(stretchedFor)).toEqual(easy.map(() => false))
+  })
+  test('no operator is listed that takes no time', () => {
+    const hands = simulateHands(place, 'left')
+    for (const text of ['KeyF', 'KeyF', 'Control+KeyB', 'pad/k3', 'KeyF']) hands.press(trigger(text))
+    expect(hands.operators.filter((o) => !(o.ms > 0))).toEqual([])
   })
 })
