@@ -23,7 +23,26 @@ class LongestFirst extends BaseSequencer {
 
 export default defineConfig({
   test: {
-    include: ['packages/*/test/**/*.test.ts', 'apps/*/test/**/*.test.ts'],
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'unit',
+          include: ['packages/*/test/**/*.test.ts', 'apps/*/test/**/*.test.ts'],
+          exclude: ['apps/web/test/screens/**'],
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'screens',
+          include: ['apps/web/test/screens/**/*.test.{ts,tsx}'],
+          environment: 'happy-dom',
+          // each file has workers of its own, played by functions
+          isolate: true,
+        },
+      },
+    ],
     testTimeout: 60_000,
     sequence: { sequencer: LongestFirst },
     // modules are read once for each worker, not for each file: tests change nothing that outlives them but files of their own

@@ -240,6 +240,7 @@ export {
   modifierSetRows,
   lookUp,
   severities,
+  severityWords,
   strokeErrorShare,
   traceStages,
   tracePress,

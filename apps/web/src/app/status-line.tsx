@@ -11,7 +11,10 @@ import { heldSetsUsed, useDerived } from '../store/selectors.js'
 export function StatusLine() {
   const plan = usePlan()
   const { arrangement, index, clashes, triggersOf } = useDerived()
-  const { reachOf } = useReachOfSets(noHeld, heldSetsUsed(arrangement))
+  const used = heldSetsUsed(arrangement)
+  const { reachOf, reachBySet } = useReachOfSets(noHeld, used)
+  // a part of the reach would make the share look smaller than it is
+  const isKnown = Object.keys(reachBySet).length >= used.length
   const figures = useMemo(
     () => arrangementFigures(plan.commands, triggersOf, reachOf, index.readerOf),
     [plan.commands, triggersOf, reachOf, index],
@@ -25,7 +28,7 @@ export function StatusLine() {
       aria-label="Figures of the arrangement"
     >
       <span>
-        <b>{Math.round(figures.nearShare * 100)} %</b> of use at rest or easy
+        <b>{isKnown ? `${Math.round(figures.nearShare * 100)} %` : '…'}</b> of use at rest or easy
       </span>
       <span>
         <b>{figures.placedCount}</b> of {figures.commandCount} commands placed

@@ -3,7 +3,6 @@ import {
   reservationInWords,
   type Modifier,
   type Reservation,
-  type Severity,
   type SystemId,
   type Verdict,
 } from '@reach-plot/core'
@@ -14,14 +13,6 @@ export const verdictWords: Readonly<Record<Verdict, string>> = {
   easy: 'easy',
   stretch: 'a stretch',
   away: 'the hand must move',
-}
-
-/** How bad a finding is, by what happens to the press. */
-export const severityWords: Readonly<Record<Severity, string>> = {
-  blocks: 'never arrives',
-  shadows: 'hides another',
-  ambiguous: 'two answers',
-  caution: 'take care',
 }
 
 /** A set of held modifiers in words: `Ctrl+Shift`, or `No modifier`. */

@@ -1,3 +1,4 @@
+import type { Severity } from './clash.js'
 import type { Device, MissingPart } from '../bench/index.js'
 import { fullName, type Command, type Context, type DamageLevel, type Program } from '../commands/index.js'
 import { missingPartInWords, type Environment, type Typed } from '../model/index.js'
@@ -11,6 +12,14 @@ import {
   type Trigger,
 } from '../triggers/index.js'
 import type { ClashKind } from './clash.js'
+
+/** How bad a finding is, by what happens to the press. */
+export const severityWords: Readonly<Record<Severity, string>> = {
+  blocks: 'never arrives',
+  shadows: 'hides another',
+  ambiguous: 'two answers',
+  caution: 'take care',
+}
 
 /** What a finding says: who takes the press and when, and what it has in common with others that one change mends. */
 export interface FindingWords {

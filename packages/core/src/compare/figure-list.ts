@@ -1,4 +1,4 @@
-import { severities } from '../clashes/index.js'
+import { severities, severityWords } from '../clashes/index.js'
 import { fingers, verdicts } from '../hand/index.js'
 import type { Plan } from '../plan/index.js'
 import { fairShares, operatorKinds, operatorMs, operatorNames, type DayPart } from '../work/index.js'
@@ -142,7 +142,7 @@ const fingerFigure = (side: 'left' | 'right'): Figure => ({
 
 const clashFigure = (severity: (typeof severities)[number]): Figure => ({
   id: `clashes-${severity}`,
-  name: `Clashes: ${severity}`,
+  name: `Clashes: ${severityWords[severity]}`,
   unit: '',
   digits: 0,
   better: 'less',

@@ -1,4 +1,4 @@
-import { severityWords } from '../../parts/words.js'
+import { severityWords } from '@reach-plot/core'
 import { contextsInWords, type Clash, acceptClash, reopenClash } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { undoAction } from '../../store/actions.js'

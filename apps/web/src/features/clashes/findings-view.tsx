@@ -2,7 +2,7 @@ import { causesOf, clashStages, severities, type Cause, type Clash, type Severit
 import { FindBar } from '../../parts/find-bar.js'
 import { SeveritySign } from '../../parts/severity-sign.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
-import { severityWords } from '../../parts/words.js'
+import { severityWords } from '@reach-plot/core'
 import { ClashDetail } from './clash-detail.js'
 import { NotLookedAt } from './not-looked-at.js'
 import { useFindings, type Findings } from './use-findings.js'

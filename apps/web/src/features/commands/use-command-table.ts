@@ -40,7 +40,7 @@ export const columns = helper.columns([
     sortFn: 'basic',
     sortDescFirst: true,
   }),
-  helper.accessor((r) => r.triggerText, { id: 'triggers', header: 'Triggers', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => r.triggerText, { id: 'triggers', header: 'Keys', sortFn: 'alphanumeric' }),
   helper.accessor((r) => r.command.label ?? '', {
     id: 'label',
     header: 'Short label',

@@ -1,6 +1,7 @@
 import { useState } from 'react'
-import type { SheetColumn } from '@reach-plot/core'
+import type { Command, SheetColumn } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
+import { CommandChooser } from '../../parts/command-chooser.js'
 import { ColumnHeads } from './column-heads.js'
 
 const ways = [
@@ -10,12 +11,17 @@ const ways = [
   { name: 'By dragging instead', of: 'dragMs' },
 ] as const
 
+const mostUsed = (commands: readonly Command[]): Command | undefined =>
+  commands.reduce<Command | undefined>(
+    (best, c) => (best && best.usesPerHour >= c.usesPerHour ? best : c),
+    undefined,
+  )
+
 /** One command done in the ways in which it can be done. */
 export function WaysTable({ columns }: { columns: readonly SheetColumn[] }) {
   const { commands } = usePlan()
-  const sorted = commands.toSorted((a, b) => b.usesPerHour - a.usesPerHour || (a.name < b.name ? -1 : 1))
   const [chosen, setChosen] = useState('')
-  const command = sorted.find((c) => c.id === chosen) ?? sorted[0]
+  const command = commands.find((c) => c.id === chosen) ?? mostUsed(commands)
   if (!command) return null
   return (
     <section aria-label="Ways to do one command" className="min-w-0 px-[18px] pt-1 pb-3">
@@ -24,18 +30,13 @@ export function WaysTable({ columns }: { columns: readonly SheetColumn[] }) {
         <thead>
           <tr className="border-b border-rule">
             <td className="w-[42%] py-1">
-              <select
-                className="field w-full"
-                aria-label="Command to time"
+              <CommandChooser
+                label="Command to time"
+                hideLabel
+                commands={commands}
                 value={command.id}
-                onChange={(e) => setChosen(e.target.value)}
-              >
-                {sorted.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.name}
-                  </option>
-                ))}
-              </select>
+                onChange={setChosen}
+              />
             </td>
             <ColumnHeads columns={columns} />
           </tr>

@@ -247,7 +247,7 @@ function ModifierSetTable({
                   ))}
                   {row.free && <span className="text-ink-2">free</span>}
                 </td>
-                <td className="w-[120px] pr-[14px] text-right text-ink-2">
+                <td className="w-[150px] pr-[14px] text-right whitespace-nowrap text-ink-2">
                   {reach
                     ? reach.verdict === 'away'
                       ? verdictWords.away

@@ -4,7 +4,7 @@ import { usePlan } from '../../store/plan-store.js'
 import { useReachOfSets } from '../../store/reach.js'
 import { useDerived } from '../../store/selectors.js'
 
-export const shows = { all: 'All', bound: 'Bound', free: 'Free', kept: 'Kept by the system' } as const
+export const shows = { all: 'All', bound: 'Bound', free: 'Free', kept: 'Used by the system' } as const
 
 export type Show = keyof typeof shows
 

@@ -1,4 +1,5 @@
-import { severityWords, verdictWords } from '../../parts/words.js'
+import { severityWords } from '@reach-plot/core'
+import { verdictWords } from '../../parts/words.js'
 import { Lock, LockOpen } from 'lucide-react'
 import { useMemo } from 'react'
 import {
