@@ -1,36 +1,4 @@
 import { expose } from 'comlink'
-import { chordTable, handModel, reachContours, reachField, type ChordTable } from '@reach-plot/core'
-import type { KeyedSituation, ReachService } from './reach-protocol.js'
+import { reachService } from './reach-service.js'
 
-let current: { readonly key: string; readonly table: ChordTable } | null = null
-
-/** The chord table of a situation; the one before is asked for what the bench has kept. */
-function tableOf(situation: KeyedSituation): ChordTable {
-  if (current?.key !== situation.key)
-    current = { key: situation.key, table: chordTable(situation, current?.table) }
-  return current.table
-}
-
-let latestKey = ''
-
-/** Lets waiting messages in, so that a hand that is dragged to a new span does not queue what is stale by then. */
-const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
-
-const service: ReachService = {
-  async withHeld(situation, held, withId) {
-    latestKey = situation.key
-    await turn()
-    // the page drops answers for a situation that it has left
-    return latestKey === situation.key ? tableOf(situation).withHeld(held, withId) : {}
-  },
-  chart(situation, { area, timesMs, efforts, finger }) {
-    const hand = handModel(situation.hand, situation.controls)
-    const field = reachField(hand, area, finger === null ? undefined : [finger])
-    return {
-      times: reachContours(field, 'timeMs', timesMs),
-      efforts: reachContours(field, 'effort', efforts),
-    }
-  },
-}
-
-expose(service)
+expose(reachService)

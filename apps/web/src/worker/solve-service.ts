@@ -1,0 +1,85 @@
+import {
+  chordTable,
+  compareArrangements,
+  comparisonSheet,
+  moveReason,
+  reportOf,
+  solveArrangement,
+  type Arrangement,
+  type ChordTable,
+  type Plan,
+  type PreparedModel,
+  prepare,
+  prepareWork,
+} from '@reach-plot/core'
+import { catalogues } from './catalogues.js'
+import type { SolveService, Summary } from './solve-protocol.js'
+
+let current: { readonly key: string; readonly table: ChordTable } | null = null
+
+/** The prepared plan; the chord table is taken over from the one before as far as the bench stays. */
+function modelOf(plan: Plan): PreparedModel {
+  const { situation } = prepare(plan, catalogues)
+  const key = JSON.stringify(situation)
+  if (current?.key !== key) current = { key, table: chordTable(situation, current?.table) }
+  return prepare(plan, catalogues, { table: current.table })
+}
+
+/** Lets a message in, such as that the search should stop. */
+const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
+/** How often messages are let in, ms: each turn costs a few. */
+const turnMs = 50
+
+let stopped = false
+
+/** What the solving worker does: searches and compares. */
+export const solveService: SolveService = {
+  async solve(plan, options, onProgress) {
+    stopped = false
+    const model = modelOf(plan)
+    const { arrangement } = model
+    const work = prepareWork(model)
+    const steps = solveArrangement({ model, clashes: work.clashes }, options)
+    let step = steps.next()
+    let last = 0
+    while (step.done !== true) {
+      const now = performance.now()
+      if (now - last > turnMs) {
+        onProgress(step.value)
+        await turn()
+        last = performance.now()
+      }
+      step = steps.next(stopped)
+    }
+    const answer = step.value
+    const placements = answer.placements as Arrangement['placements']
+    const after = model.withArrangement({ ...arrangement, placements })
+    const summary = (of: typeof work): Summary => {
+      const report = reportOf(of)
+      return {
+        minutesPerDay: (report.day.msPerHour * plan.hoursPerDay) / 60_000,
+        clashes: report.clashCounts,
+      }
+    }
+    return {
+      placements: arrangement.placements,
+      rows: answer.problem.rows,
+      list: answer.list,
+      reasons: Object.fromEntries(answer.list.moves.map((m) => [m.id, moveReason(m, after)])),
+      beforeMs: answer.beforeMs,
+      curve: answer.curve,
+      clashesLeft: answer.clashesLeft,
+      before: summary(work),
+      after: summary(prepareWork(after)),
+    }
+  },
+  stop() {
+    stopped = true
+  },
+  compare(plan, arrangementIds) {
+    const chosen = arrangementIds.flatMap((id) => plan.arrangements.find((a) => a.id === id) ?? [])
+    const model = modelOf(plan)
+    const models = chosen.map((arrangement) => model.withArrangement(arrangement))
+    return Promise.resolve(comparisonSheet(compareArrangements(models), plan))
+  },
+}

@@ -1,0 +1,33 @@
+import { readPlan, usageReader } from '@reach-plot/core'
+import rates from '../../../../demo/rates.json'
+import { demoSeason, season } from '../../../../demo/season.js'
+import type { UsageService } from './usage-protocol.js'
+
+/** What the usage worker does: reads logs. */
+export const usageService: UsageService = {
+  async read(file, plan, onProgress) {
+    const reader = usageReader(plan, file.name)
+    const pieces = file.stream().pipeThrough(new TextDecoderStream()).getReader()
+    let doneBytes = 0
+    for (;;) {
+      const { value, done } = await pieces.read()
+      if (done) break
+      reader.push(value)
+      // characters for bytes: near enough for a bar
+      doneBytes += value.length
+      onProgress({ doneBytes, totalBytes: file.size, rows: reader.rows })
+    }
+    return reader.finish()
+  },
+  async readSeason(planText, onProgress) {
+    const plan = readPlan(planText, 'plan')
+    const reader = usageReader(plan, 'season.csv')
+    for (const piece of season(plan, rates)) {
+      reader.push(piece)
+      onProgress({ doneBytes: reader.rows, totalBytes: demoSeason.rows, rows: reader.rows })
+      // lets the messages out
+      await new Promise((resolve) => setTimeout(resolve))
+    }
+    return reader.finish()
+  },
+}
