@@ -46,6 +46,30 @@ describe('namesakes', () => {
   })
 })
 
+describe('a search that finds nothing as it is written', () => {
+  const list = [
+    command('Measure', { usesPerHour: 2 }),
+    command('Measuring tape', { usesPerHour: 9 }),
+    command('Grid', { usesPerHour: 5 }),
+    command('Gird', { id: 'gird', usesPerHour: 5, menu: ['Grid'] }),
+  ]
+  const names = (query: string) => searchCommands(list, query).map((c) => c.name)
+  test.each([
+    ['a letter wrong', 'meazure'],
+    ['a letter missing', 'masure'],
+    ['a letter too many', 'meassure'],
+    ['two swapped', 'maesure'],
+  ])('forgives %s', (_name, query) => expect(names(query)).toContain('Measure'))
+  test('forgives no more than one, and no word of three letters', () => {
+    expect(names('meazyre')).toEqual([])
+    expect(names('gid')).toEqual([])
+  })
+  test('lists the most used first, then by name', () => {
+    expect(names('meas')).toEqual(['Measuring tape', 'Measure'])
+    expect(names('meazur')).toEqual(['Measuring tape', 'Measure'])
+  })
+})
+
 test('a context that is there everywhere is live with all others, whichever says so', () => {
   const panel = program({
     contexts: [

@@ -152,6 +152,40 @@ describe('what taking a place starts', () => {
     expect(chainFor(hide, 'KeyD', given)).not.toBeNull()
   })
 
+  describe('where places are scarce', () => {
+    const busy = command('Busy', { usesPerHour: 50, ...tracing })
+    const chainOn = (keys: readonly string[], placed: Record<string, string>, displaceMs?: number) => {
+      const given = index([hide, split, trim, busy], placed)
+      const weights = { ...defaultPlaceWeights, ...(displaceMs !== undefined && { displaceMs }) }
+      const few = candidatesOf(given).filter((c) => keys.includes(c.key))
+      const chain = displacementChain(hide, parseTrigger('KeyS'), few, reachAt, given, weights)!
+      return chain.steps.map((s) => `${s.command.name}: ${s.to?.key ?? 'none'}`)
+    }
+    test('only a command that is used less is pushed out in turn', () => {
+      const held = { split: 'KeyS', trim: 'KeyD', busy: 'KeyF' }
+      expect(chainOn(['KeyS', 'KeyD', 'KeyF'], held)).toEqual([
+        'Hide shape: KeyS',
+        'Split: KeyD',
+        'Trim: none',
+      ])
+      expect(chainOn(['KeyS', 'KeyF'], held)).toEqual(['Hide shape: KeyS', 'Split: none'])
+    })
+    test('a held place is taken where that costs less than a free one, by what pushing weighs', () => {
+      const held = { split: 'KeyS', trim: 'KeyD' }
+      expect(chainOn(['KeyS', 'KeyD', 'KeyB'], held, 0)).toEqual([
+        'Hide shape: KeyS',
+        'Split: KeyD',
+        'Trim: KeyB',
+      ])
+      expect(chainOn(['KeyS', 'KeyD', 'KeyB'], held, 1500)).toEqual(['Hide shape: KeyS', 'Split: KeyB'])
+    })
+    test('of those pushed out, the cost of their next place counts by how often they are used', () => {
+      const held = { split: 'KeyS', trim: 'KeyD' }
+      const often = chainOn(['KeyS', 'KeyD', 'KeyB'], held, 400)
+      expect(often.at(-1)).toMatch(/KeyB$/)
+    })
+  })
+
   const codes = ['KeyA', 'KeyS', 'KeyD', 'KeyF', 'KeyG', 'KeyW', 'KeyE', 'KeyR', 'KeyT']
   const arrangement = fc
     .array(
