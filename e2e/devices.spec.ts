@@ -226,3 +226,72 @@ test('a pop-up set is made, and a command stands on a place of it', async ({ pag
   await dialog(page).getByRole('button', { name: 'Done' }).click()
   await expect(page.locator('[data-code="pad/k20"]')).toHaveAttribute('aria-label', /Brings up “New set”/)
 })
+
+test.describe('a bench', () => {
+  const menu = (page: Page) => page.getByRole('button', { name: /^Bench Desk|^Bench [A-Z]/ })
+  const act = async (page: Page, entry: RegExp): Promise<void> => {
+    await menu(page).click()
+    await page.getByRole('menuitem', { name: entry }).click()
+  }
+  const nameIt = async (page: Page, name: string): Promise<void> => {
+    await dialog(page).getByRole('textbox', { name: 'Name' }).fill(name)
+    await dialog(page).getByRole('button', { name: 'Make it' }).click()
+  }
+  test('is made anew, with a keyboard, and is worked on', async ({ page }) => {
+    await openDemo(page)
+    await go(page, 'Bench')
+    await act(page, /^New bench/)
+    await nameIt(page, 'Lab table')
+    await expect(menu(page)).toContainText('Lab table')
+    await expect(page.locator('[data-device]')).toHaveCount(1)
+    await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
+    await expect(menu(page)).not.toContainText('Lab table')
+  })
+  test('is copied with all that stands on it; a device is dragged on the copy, and stays where it was on the first', async ({
+    page,
+  }) => {
+    await openDemo(page)
+    await go(page, 'Bench')
+    const across = page.getByRole('textbox', { name: 'Across, mm' })
+    await device(page, 'pad').click()
+    const before = Number(await across.inputValue())
+    await act(page, /^Copy/)
+    await nameIt(page, 'Second desk')
+    await expect(menu(page)).toContainText('Second desk')
+    await device(page, 'pad').click()
+    await expect(across).toHaveValue(String(before))
+    const box = (await device(page, 'pad').boundingBox())!
+    const [x, y] = [box.x + box.width / 2, box.y + box.height - 6]
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    await page.mouse.move(x - 30, y + 50, { steps: 6 })
+    await page.mouse.up()
+    await expect(across).not.toHaveValue(String(before))
+    const moved = Number(await across.inputValue())
+    expect(moved).toBeLessThan(before - 10)
+    await page.keyboard.press('Control+z')
+    await expect(across).toHaveValue(String(before))
+    await page.keyboard.press('Control+Shift+z')
+    await expect(across).toHaveValue(String(moved))
+    await menu(page).click()
+    await page
+      .getByRole('menuitem', { name: /devices/ })
+      .first()
+      .click()
+    await device(page, 'pad').click()
+    await expect(across).toHaveValue(String(before))
+  })
+  test('is mirrored for the other hand', async ({ page }) => {
+    await openDemo(page)
+    await go(page, 'Bench')
+    const centre = async (id: string): Promise<number> => {
+      const box = (await device(page, id).boundingBox())!
+      return box.x + box.width / 2
+    }
+    expect(await centre('pad')).toBeLessThan(await centre('mouse'))
+    await act(page, /^Mirror for the other hand/)
+    await expect.poll(async () => (await centre('pad')) > (await centre('mouse'))).toBe(true)
+    await go(page, 'Plot')
+    await expect(page.getByText(/Reach of the right hand/)).toBeVisible()
+  })
+})

@@ -168,6 +168,18 @@ test('defaults are never edited: a change goes into a copy', async ({ page }) =>
   await expect(page.getByRole('button', { name: /^Arrangement/ })).toContainText('Program defaults, copy')
 })
 
+test('an arrangement is marked as what is set on the machine now', async ({ page }) => {
+  await openDemo(page)
+  const menu = page.getByRole('button', { name: /^Arrangement/ })
+  await menu.click()
+  await page.getByRole('menuitem', { name: 'This one is set on my machine now' }).click()
+  await menu.click()
+  await expect(page.getByRole('menuitem', { name: /draft 1.*set now/ })).toBeVisible()
+  await page.getByRole('menuitem', { name: 'Not set on my machine any more' }).click()
+  await menu.click()
+  await expect(page.getByText('set now', { exact: true })).toHaveCount(0)
+})
+
 test('arrangements are copied, renamed and deleted', async ({ page }) => {
   await openDemo(page)
   const menu = page.getByRole('button', { name: /^Arrangement/ })

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { chord, environmentOf, type Plan } from '../../src/index.js'
+import { chord, environmentOf, triggerName, type Plan } from '../../src/index.js'
 import { listHtml, listMarkdown, triggerList } from '../../src/labels/index.js'
 import { catalogues, demoPlan, draft } from '../work/desk.js'
 
@@ -31,6 +31,27 @@ describe('a list of all triggers', () => {
       expect.arrayContaining(['Keyboard', 'Mouse', 'Deck of 15 buttons']),
     )
     expect(sections.reduce((sum, s) => sum + s.entries.length, 0)).toBe(draft.placements.length)
+  })
+  test('keys stand in the order in which they lie, a key’s own triggers by name', () => {
+    const { entries } = list('device').sections.find((s) => s.title === 'Keyboard')!
+    const order = new Map(env.controls.map((c, i) => [c.code, i]))
+    const plainKeys = draft.placements.flatMap(({ trigger }) =>
+      trigger.kind === 'chord' && order.has(trigger.code)
+        ? [{ name: triggerName(trigger, env), at: order.get(trigger.code)! }]
+        : [],
+    )
+    const placeOf = new Map(plainKeys.map((k) => [k.name, k.at]))
+    const listed = entries.flatMap((e) => placeOf.get(e.trigger) ?? [])
+    expect(listed.length).toBeGreaterThan(50)
+    expect(listed).toEqual(listed.toSorted((a, b) => a - b))
+    const onOneKey = new Map<number, string[]>()
+    for (const { trigger } of entries) {
+      const at = placeOf.get(trigger)
+      if (at !== undefined) onOneKey.set(at, [...(onOneKey.get(at) ?? []), trigger])
+    }
+    const several = [...onOneKey.values()].filter((of) => of.length > 1)
+    expect(several.length).toBeGreaterThan(3)
+    for (const names of several) expect(names).toEqual(names.toSorted((a, b) => (a < b ? -1 : 1)))
   })
   test('tells the way out of each trap that has a trigger', () => {
     const { traps } = list('context')

@@ -3,6 +3,7 @@ import {
   applyMoves,
   chord,
   editDevice,
+  isSameDevice,
   parseTrigger,
   placeRefusal,
   removePlacement,
@@ -40,6 +41,10 @@ describe('moves', () => {
       'a KeyB',
     ])
   })
+  test('to nowhere, from where the command is not, change nothing', () => {
+    const gone = applyMoves(given, [{ commandId: 'b', from: chord('KeyX'), to: null }])
+    expect(keys(gone)).toEqual(keys(given))
+  })
   test('without a start add a place', () => {
     expect(keys(applyMoves([], [{ commandId: 'c', from: null, to: chord('KeyC') }]))).toEqual(['c KeyC'])
   })
@@ -57,6 +62,21 @@ describe('moves', () => {
     const after = afterFrom(unlocked, (p) => removePlacement(p, undo, parseTrigger(before[0]!)))
     expect(of(after)).toEqual(before.slice(1))
   })
+})
+
+test('keys stand in for keys, controls for those of their device, entries for entries', () => {
+  const same = (a: string, b: string) => isSameDevice(parseTrigger(a), parseTrigger(b))
+  expect(same('KeyA', 'Control+F5')).toBe(true)
+  expect(same('KeyA', 'Control+KeyK,KeyC')).toBe(true)
+  expect(same('pad/k1', 'pad/dial left')).toBe(true)
+  expect(same('popup/shapes 1', 'popup/other 2')).toBe(true)
+  for (const [a, b] of [
+    ['KeyA', 'pad/k1'],
+    ['pad/k1', 'mouse/back'],
+    ['popup/shapes 1', 'pad/k1'],
+    ['popup/shapes 1', 'KeyA'],
+  ] as const)
+    expect(same(a, b), `${a} and ${b}`).toBe(false)
 })
 
 describe('what is locked', () => {

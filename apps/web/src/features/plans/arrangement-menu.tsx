@@ -1,4 +1,10 @@
-import { copyArrangement, deleteArrangement, renameArrangement, chooseArrangement } from '@reach-plot/core'
+import {
+  copyArrangement,
+  deleteArrangement,
+  renameArrangement,
+  chooseArrangement,
+  markSetNow,
+} from '@reach-plot/core'
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
 import { Check, ChevronDown, Lock } from 'lucide-react'
 import { useState } from 'react'
@@ -13,6 +19,7 @@ export function ArrangementMenu() {
   const { arrangement } = useDerived()
   const [renaming, setRenaming] = useState(false)
   const fixed = arrangement.isDefault
+  const isSetNow = plan.setNowArrangementId === arrangement.id
   return (
     <>
       <Menu>
@@ -35,6 +42,7 @@ export function ArrangementMenu() {
                   className={a.id === arrangement.id ? 'shrink-0' : 'invisible shrink-0'}
                 />
                 <span className="grow truncate">{a.name}</span>
+                {a.id === plan.setNowArrangementId && <span className="shrink-0 text-[12px]">set now</span>}
                 {a.isDefault && <Lock size={12} aria-label="cannot be edited" className="shrink-0" />}
                 <span className="shrink-0 text-[12px] opacity-80">{a.placements.length} placed</span>
               </button>
@@ -48,6 +56,15 @@ export function ArrangementMenu() {
               onClick={() => edit((plan) => copyArrangement(plan, arrangement.id))}
             >
               <span className="truncate">Copy “{arrangement.name}”</span>
+            </button>
+          </MenuItem>
+          <MenuItem>
+            <button
+              type="button"
+              className="menu-item"
+              onClick={() => edit((plan) => markSetNow(plan, isSetNow ? null : arrangement.id))}
+            >
+              {isSetNow ? 'Not set on my machine any more' : 'This one is set on my machine now'}
             </button>
           </MenuItem>
           <MenuItem disabled={fixed}>
