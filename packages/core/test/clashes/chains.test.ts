@@ -40,12 +40,19 @@ describe('a chain of commands', () => {
   })
 })
 
-test('two findings of one kind on one trigger have ids of their own, the same in every run', () => {
-  const commands = ['A', 'B', 'C', 'D'].map((name) => command(name, { usesPerHour: name.charCodeAt(0) }))
-  const placed = commands.map((c) => ({ commandId: c.id, trigger: parseTrigger('Meta+KeyL') }))
-  const ids = findClashes(placed, envWith(commands)).map((c) => c.id)
-  expect(new Set(ids).size).toBe(ids.length)
-  expect(findClashes(placed.toReversed(), envWith(commands)).map((c) => c.id)).toEqual(ids)
+test('several findings of one kind on one trigger have ids of their own, in the order of use', () => {
+  const commands = ['A', 'B', 'C'].map((name, i) => command(name, { usesPerHour: 9 - i, ...tracing }))
+  const { env } = scene({ commands, places: {} })
+  const placed = commands.map((c) => ({
+    commandId: c.id,
+    trigger: parseTrigger('pad/k1'),
+    sends: [parseTrigger('Control+KeyQ')] as never,
+  }))
+  const idsOf = (of: readonly Placed[]): string[] =>
+    findClashes(of, env).flatMap((c) => (c.kind === 'relay-broken' ? c.id : []))
+  const base = 'relay-broken:fenmap pad/k1'
+  expect(idsOf(placed)).toEqual([base, `${base}:2`, `${base}:3`])
+  expect(idsOf(placed.toReversed()).toSorted()).toEqual(idsOf(placed).toSorted())
 })
 
 test('one command placed twice on a trigger, for some contexts each, is live in all of them', () => {
