@@ -4,10 +4,11 @@ import {
   renameArrangement,
   chooseArrangement,
   markSetNow,
+  type Arrangement,
 } from '@reach-plot/core'
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react'
 import { Check, ChevronDown, Lock } from 'lucide-react'
-import { useState } from 'react'
+import { useState, type ComponentProps } from 'react'
 import { NameDialog } from '../../parts/name-dialog.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -31,21 +32,7 @@ export function ArrangementMenu() {
         <MenuItems anchor="bottom end" className="menu-panel w-[300px]">
           {plan.arrangements.map((a) => (
             <MenuItem key={a.id}>
-              <button
-                type="button"
-                className="menu-item"
-                onClick={() => edit((plan) => chooseArrangement(plan, a.id))}
-              >
-                <Check
-                  size={13}
-                  aria-hidden="true"
-                  className={a.id === arrangement.id ? 'shrink-0' : 'invisible shrink-0'}
-                />
-                <span className="grow truncate">{a.name}</span>
-                {a.id === plan.setNowArrangementId && <span className="shrink-0 text-[12px]">set now</span>}
-                {a.isDefault && <Lock size={12} aria-label="cannot be edited" className="shrink-0" />}
-                <span className="shrink-0 text-[12px] opacity-80">{a.placements.length} placed</span>
-              </button>
+              <ArrangementItem arrangement={a} />
             </MenuItem>
           ))}
           <MenuSeparator className="my-1 border-t border-rule" />
@@ -96,5 +83,33 @@ export function ArrangementMenu() {
         />
       )}
     </>
+  )
+}
+
+/** One arrangement of the menu: whether it is worked on, set now, or cannot be edited. */
+function ArrangementItem({ arrangement, ...rest }: { arrangement: Arrangement } & ComponentProps<'button'>) {
+  const { activeArrangementId, setNowArrangementId } = usePlan()
+  const edit = useEdit()
+  const { id, name, isDefault, placements } = arrangement
+  return (
+    <button
+      {...rest}
+      type="button"
+      className="menu-item"
+      onClick={(event) => {
+        rest.onClick?.(event)
+        edit((plan) => chooseArrangement(plan, id))
+      }}
+    >
+      <Check
+        size={13}
+        aria-hidden="true"
+        className={id === activeArrangementId ? 'shrink-0' : 'invisible shrink-0'}
+      />
+      <span className="grow truncate">{name}</span>
+      {id === setNowArrangementId && <span className="shrink-0 text-[12px]">set now</span>}
+      {isDefault && <Lock size={12} aria-label="cannot be edited" className="shrink-0" />}
+      <span className="shrink-0 text-[12px] opacity-80">{placements.length} placed</span>
+    </button>
   )
 }
