@@ -64,6 +64,17 @@ describe('a search that finds nothing as it is written', () => {
     expect(names('meazyre')).toEqual([])
     expect(names('gid')).toEqual([])
   })
+  test('of equal use, goes by name whatever the order given', () => {
+    const equal = ['Beta', 'Alpha', 'Gamma'].map((n) => command(`${n} mark`, { usesPerHour: 3 }))
+    const sorted = ['Alpha mark', 'Beta mark', 'Gamma mark']
+    for (const given of [equal, equal.toReversed()])
+      expect(searchCommands(given, 'mark').map((c) => c.name)).toEqual(sorted)
+  })
+  test('a word of four letters is forgiven, one of three is not', () => {
+    const four = [command('Mask'), command('Tap')]
+    expect(searchCommands(four, 'maks').map((c) => c.name)).toEqual(['Mask'])
+    expect(searchCommands(four, 'tab')).toEqual([])
+  })
   test('lists the most used first, then by name', () => {
     expect(names('meas')).toEqual(['Measuring tape', 'Measure'])
     expect(names('meazur')).toEqual(['Measuring tape', 'Measure'])
