@@ -10,6 +10,7 @@ import {
   type Modifier,
   type Plan,
   type PreparedModel,
+  type ProgramId,
 } from '@reach-plot/core'
 import { catalogues, loadPlan, usageError } from './io.js'
 
@@ -18,7 +19,7 @@ export interface LoadedPlan {
   readonly plan: Plan
   readonly model: PreparedModel
   /** every trigger for a command of a program */
-  candidatesFor(programId: string, held?: readonly Modifier[]): Candidate[]
+  candidatesFor(programId: ProgramId, held?: readonly Modifier[]): Candidate[]
 }
 
 /** Sets of more modifiers than this are only looked at when they are asked for. */

@@ -51,6 +51,7 @@ export interface CoreErrorDetail {
   readonly remedy: string
 }
 
+/** An error that says what is wrong, where, and how to mend it; `code` is one of `coreErrorCodes`, listed in docs/errors.md. */
 export class CoreError extends Error {
   override readonly name = 'CoreError'
   readonly code: CoreErrorCode

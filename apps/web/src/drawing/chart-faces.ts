@@ -17,6 +17,7 @@ import {
   type Trigger,
   groupKey,
   type TriggerKey,
+  type ProgramId,
 } from '@reach-plot/core'
 import type { Derived } from '../store/selectors.js'
 import type { FacePart, KeyFace } from './key-face.js'
@@ -26,7 +27,7 @@ import { flaggedRanks, type Places } from './places.js'
 
 export interface FaceInput {
   readonly derived: Derived
-  readonly front: { readonly programId: string; readonly contextId: string | null }
+  readonly front: { readonly programId: ProgramId; readonly contextId: string | null }
   readonly held: readonly Modifier[]
   readonly byControl: ReachByControl | undefined
   readonly places: Places | null

@@ -9,7 +9,7 @@ import {
 } from '@headlessui/react'
 import { ChevronDown } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { contextsInWords, fullName, searchCommands, type Command } from '@reach-plot/core'
+import { contextsInWords, fullName, searchCommands, type Command, type CommandId } from '@reach-plot/core'
 import { usePlan } from '../store/plan-store.js'
 
 /** More are never listed at once: the search narrows them down. */
@@ -33,7 +33,7 @@ export function CommandChooser({
   commands: readonly Command[]
   /** id of the chosen command, or an empty text */
   value: string
-  onChange: (commandId: string) => void
+  onChange: (commandId: CommandId) => void
   /** what choosing none is called; where left out, one has to be chosen */
   empty?: string
   hideLabel?: boolean

@@ -1,3 +1,4 @@
+import type { ProgramId } from '@reach-plot/core'
 import { usePlan } from '../store/plan-store.js'
 
 /** Narrows a list to one program; empty for all. */
@@ -9,7 +10,7 @@ export function ProgramSelect({
 }: {
   label: string
   value: string
-  onChange: (programId: string) => void
+  onChange: (programId: ProgramId) => void
   className?: string
 }) {
   const plan = usePlan()

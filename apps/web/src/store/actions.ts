@@ -15,6 +15,7 @@ import {
   type Plan,
   type Refusal,
   type Trigger,
+  type CommandId,
 } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { undo, usePlanStore, type Edit, type TellingEdit } from './plan-store.js'
@@ -96,7 +97,7 @@ export function place(edit: PlaceEdit, triggerText: string): void {
 }
 
 /** Takes a command off a trigger and tells it, with undo at hand. */
-export function remove(commandId: string, trigger: Trigger, triggerText: string): void {
+export function remove(commandId: CommandId, trigger: Trigger, triggerText: string): void {
   const { plan } = usePlanStore.getState()
   if (!plan || isRefused(plan, refusalOf(plan, [commandId], []))) return
   onEditable((before) => removePlacement(before, commandId, trigger))

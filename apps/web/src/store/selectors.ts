@@ -23,6 +23,8 @@ import {
   type PlaceIndex,
   type RestingHand,
   type Trigger,
+  type CommandId,
+  type ProgramId,
 } from '@reach-plot/core'
 import { catalogues } from '../worker/catalogues.js'
 import type { HeldSet } from './held-set.js'
@@ -52,10 +54,10 @@ export interface Derived {
   readonly clashes: readonly Clash[]
   readonly accepted: readonly { readonly clash: Clash; readonly note: string }[]
   /** findings that placing a command on a trigger would bring, before it is done */
-  readonly foresee: (commandId: string, trigger: Trigger) => readonly Clash[]
+  readonly foresee: (commandId: CommandId, trigger: Trigger) => readonly Clash[]
   /** worst clash of each trigger of a program */
   readonly clashOf: ReadonlyMap<GroupKey, Clash>
-  readonly triggersOf: (commandId: string) => readonly Trigger[]
+  readonly triggersOf: (commandId: CommandId) => readonly Trigger[]
 }
 
 const noTriggers: readonly Trigger[] = []
@@ -124,7 +126,7 @@ function deriveAnew(plan: Plan): Derived {
     return note ? [{ clash, note: note.note }] : []
   })
   const clashes = accepted.length > 0 ? found.filter((clash) => !noteOf(clash)) : found
-  const foresee = (commandId: string, trigger: Trigger): readonly Clash[] => {
+  const foresee = (commandId: CommandId, trigger: Trigger): readonly Clash[] => {
     const nameOf = (c: Clash): string => `${c.id}\n${c.commandIds.join()}`
     const known = new Set(found.map(nameOf))
     const kept = arrangement.placements.filter(
@@ -157,7 +159,7 @@ function deriveAnew(plan: Plan): Derived {
 export const useDerived = (): Derived => derive(usePlan())
 
 /** Program and context in front, falling back to the first program when the plan has changed under the view. */
-export function useFront(): { readonly programId: string; readonly contextId: string | null } {
+export function useFront(): { readonly programId: ProgramId; readonly contextId: string | null } {
   const plan = usePlan()
   const programId = useView((s) => s.programId)
   const contextId = useView((s) => s.contextId)
@@ -223,7 +225,7 @@ let latestPages: { readonly of: readonly unknown[]; readonly pageOf: PageOf } | 
 /** One function for all that ask, so that what they work out with it is the same too. */
 function pageOfBy(
   openPages: Readonly<Record<string, string>>,
-  programId: string,
+  programId: ProgramId,
   env: Derived['env'],
 ): PageOf {
   const of = [openPages, programId, env]

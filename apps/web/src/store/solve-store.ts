@@ -5,6 +5,8 @@ import {
   withNeeds,
   type Placement,
   type SolveProgress,
+  type CommandId,
+  type ProgramId,
 } from '@reach-plot/core'
 import { proxy } from 'comlink'
 import { create } from 'zustand'
@@ -20,7 +22,7 @@ export type ScopeKind = (typeof scopeKinds)[number]
 export interface SolveAsk {
   readonly scope: ScopeKind
   readonly mostMoves: number
-  readonly programId: string | null
+  readonly programId: ProgramId | null
   readonly deviceId: string | null
   readonly seed: number
 }
@@ -98,7 +100,7 @@ export function cancelSolving(): void {
   useSolve.setState({ running: null, trail: [] })
 }
 
-const nameOf = (p: { readonly commandId: string; readonly trigger: Placement['trigger'] }): string =>
+const nameOf = (p: { readonly commandId: CommandId; readonly trigger: Placement['trigger'] }): string =>
   `${p.commandId} ${triggerKey(p.trigger)}`
 
 /** Which moves of an answer the arrangement has already; null when it has changed otherwise since. */

@@ -1,4 +1,4 @@
-import type { ClashStage, Finger, Modifier, Trigger, Verdict } from '@reach-plot/core'
+import type { ClashStage, Finger, Modifier, Trigger, Verdict, CommandId, ProgramId } from '@reach-plot/core'
 import { create } from 'zustand'
 
 export interface PlaceFilter {
@@ -12,9 +12,9 @@ export interface PlaceFilter {
 /** What is looked at: never saved in the plan, never undone. */
 export interface ViewState {
   /** program and context in front; a null context means all of them */
-  readonly programId: string | null
+  readonly programId: ProgramId | null
   readonly contextId: string | null
-  readonly commandId: string | null
+  readonly commandId: CommandId | null
   /** the chosen place: a key's code, or `device/control` where there is none */
   readonly controlRef: string | null
   /** key under the pointer or focus; changes often, so only what shows it listens to it */

@@ -16,9 +16,12 @@ const placedDeviceSchema = z.strictObject({
   /** how far its controls lie above the desk beside those of a device that stands on it */
   heightMm: z.number().min(-300).max(300),
 })
+/** Where a device stands on the desk, mm, and how it is turned, degrees clockwise. */
 export type PlacedDevice = z.infer<typeof placedDeviceSchema>
 
+/** Left and right, as the person has them. */
 export const handSides = ['left', 'right'] as const
+/** Left or right. */
 export type HandSide = (typeof handSides)[number]
 
 /** Spans that the model is drawn for, in mm: a little beyond the survey's 1 and 99 %. */
@@ -59,6 +62,7 @@ const restingHandSchema = z.strictObject({
   /** left out while the hand is taken for an average one */
   fit: handFitSchema.optional(),
 })
+/** A hand, where each finger rests, its span in mm and its fitted constants. */
 export type RestingHand = z.infer<typeof restingHandSchema>
 
 /** A chord that was pressed on the machine itself: the strongest evidence there is. */
@@ -68,6 +72,7 @@ const probeSchema = z.strictObject({
   system: z.string().min(1).max(20),
   result: z.enum(['arrives', 'swallowed']),
 })
+/** A press tried on the machine itself and what became of it. */
 export type Probe = z.infer<typeof probeSchema>
 
 /** Devices and resting hands laid out on the desk, in mm. */
@@ -82,8 +87,10 @@ export const benchSchema = z.strictObject({
   /** what happened to chords that were pressed on this bench's machine */
   probes: z.array(probeSchema).max(2000).optional(),
 })
+/** Devices and resting hands as they stand on one desk, mm. */
 export type Bench = z.infer<typeof benchSchema>
 
+/** The keys on which the fingers of each hand rest in touch typing (common practice), by KeyboardEvent `code`. */
 export const homeKeys: Readonly<Record<HandSide, RestingHand['rests']>> = {
   left: { index: 'KeyF', middle: 'KeyD', ring: 'KeyS', little: 'KeyA' },
   right: { index: 'KeyJ', middle: 'KeyK', ring: 'KeyL', little: 'Semicolon' },

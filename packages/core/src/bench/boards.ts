@@ -6,6 +6,7 @@ export const pitchMm = 19.05
 /** Gap between neighbouring caps, so that a cap of one unit is 18 mm wide, as in the XKB geometries. */
 export const capGapMm = 1.05
 
+/** The catalogued keyboards, by id. */
 export const boardIds = [
   'ansi-104',
   'iso-105',
@@ -14,8 +15,11 @@ export const boardIds = [
   'ansi-104-left',
   'iso-105-left',
 ] as const
+/** The id of a catalogued keyboard. */
 export type BoardId = (typeof boardIds)[number]
+/** Which keys stand beside the space bar: the two usual orders. */
 export const bottomRows = ['windows', 'mac'] as const
+/** One of the two usual orders of the bottom row. */
 export type BottomRow = (typeof bottomRows)[number]
 
 /** `code`, `code*width`, or `_width` for a gap; widths in units of the pitch. */
@@ -114,6 +118,7 @@ const specs: Readonly<Record<BoardId, { name: string; rows: (bottomRow: BottomRo
 }
 
 export const isBoardId = (id: string): id is BoardId => (boardIds as readonly string[]).includes(id)
+/** The name of a catalogued board as the screen shows it. */
 export const boardName = (board: BoardId): string => specs[board].name
 
 /**

@@ -8,6 +8,7 @@ export type Row = 'function' | 'number' | 'upper' | 'home' | 'lower' | 'bottom'
  * Keys and buttons differ only in what they are called.
  */
 export const controlTypes = ['key', 'button', 'dial', 'wheel', 'zone', 'field'] as const
+/** What a control is; keys, buttons, dials and wheels can be pressed, zones and fields stroked. */
 export type ControlType = (typeof controlTypes)[number]
 
 /**

@@ -11,6 +11,7 @@ export interface Footprint {
   readonly y1: number
 }
 
+/** The corners of a device on the desk, turned as it stands there, mm. */
 export function footprint(placed: PlacedDevice, device: Device): Footprint {
   const { widthMm, heightMm } = deviceSizeMm(device)
   const corners = [
@@ -38,6 +39,7 @@ export function gapMm(
   return { acrossMm, alongMm, straightMm }
 }
 
+/** A line to which a moved device snapped, mm in the axes of the desk. */
 export interface SnapGuide {
   readonly axis: 'x' | 'y'
   readonly atMm: number

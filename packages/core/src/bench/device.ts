@@ -20,7 +20,9 @@ const boardDeviceSchema = z.strictObject({
 
 /** A thing on the desk with controls on it. A union on `kind`. */
 export const deviceSchema = z.discriminatedUnion('kind', [boardDeviceSchema, drawnDeviceSchema])
+/** A catalogued board or a device that the person drew. */
 export type Device = z.infer<typeof deviceSchema>
+/** A catalogued keyboard as a device of a plan. */
 export type BoardDevice = z.infer<typeof boardDeviceSchema>
 
 /** The controls of a device in its own axes, mm. */
@@ -35,6 +37,7 @@ export const deviceTitle = (device: Device): string =>
 export const isPointingDevice = (device: Device): boolean =>
   device.kind === 'drawn' && isPointing(device.form)
 
+/** The pages of a device with screens; empty for every other device. */
 export const pagesOf = (device: Device | undefined): readonly Page[] =>
   device?.kind === 'drawn' ? device.pages : []
 

@@ -1,3 +1,4 @@
+import { programIdSchema } from '../ids.js'
 import { z } from 'zod'
 import { refSchema, strokeCounts } from '../triggers/index.js'
 import { controlTypes, type Control } from './control.js'
@@ -33,6 +34,7 @@ export const drawnControlSchema = z.strictObject({
   /** where a label goes, mm from the centre of the control; its whole face where left out */
   label: z.strictObject({ dxMm: position, dyMm: position, widthMm: size, heightMm: size }).optional(),
 })
+/** A control of a drawn device, in its own axes, mm. */
 export type DrawnControl = z.infer<typeof drawnControlSchema>
 
 /** A set of meanings that a device with screens shows at a time. */
@@ -40,12 +42,14 @@ export const pageSchema = z.strictObject({
   id: refSchema,
   name: z.string().min(1).max(80),
   /** the page comes up by itself when this program is in front */
-  programId: z.string().min(1).optional(),
+  programId: programIdSchema.optional(),
   /** controls of this page that open another page, or go back to the one before */
   opens: z.array(z.strictObject({ controlId: refSchema, pageId: refSchema.nullable() })).max(100),
 })
+/** A page of a device with screens, perhaps bound to a program. */
 export type Page = z.infer<typeof pageSchema>
 
+/** What a drawn device is; the form decides which triggers it offers and which hand works it. */
 export const deviceForms = [
   'keypad',
   'pad',
@@ -57,6 +61,7 @@ export const deviceForms = [
   'touch',
   'other',
 ] as const
+/** The form of a drawn device. */
 export type DeviceForm = (typeof deviceForms)[number]
 
 /** Forms that the pointing hand works; the others are for the hand on the keys. */
@@ -83,6 +88,7 @@ export const drawnDeviceSchema = z
     message: 'two controls have the same id',
     path: ['controls'],
   })
+/** A device that the person drew, control by control. */
 export type DrawnDevice = z.infer<typeof drawnDeviceSchema>
 
 export const isPointing = (form: DeviceForm): boolean => pointingForms.includes(form)

@@ -5,7 +5,6 @@ export {
   boardName,
   bottomRows,
   capGapMm,
-  isBoardId,
   pitchMm,
   type BoardId,
   type BottomRow,

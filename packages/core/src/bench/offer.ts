@@ -23,6 +23,7 @@ export const offerOf = (controls: readonly Control[], devices: readonly Device[]
   pages: new Set(devices.flatMap((d) => pagesOf(d).map((page) => `${d.id}@${page.id}`))),
 })
 
+/** A part that a trigger needs and the bench lacks. */
 export type MissingPart =
   | { readonly kind: 'key' | 'control' | 'page' | 'direction' | 'popup'; readonly id: string }
   | { readonly kind: 'modifier'; readonly id: Modifier }

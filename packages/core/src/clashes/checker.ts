@@ -104,6 +104,7 @@ function merge<T>(a: readonly T[], b: readonly T[], order: (x: T, y: T) => numbe
   return [...out, ...a.slice(i), ...b.slice(j)]
 }
 
+/** A checker that keeps what it worked out, so that an edit costs only what it touches. */
 export const clashChecker = (env: Environment): ClashChecker => new IncrementalChecker(env)
 
 /** All clashes of an arrangement, most severe first, then by use. */

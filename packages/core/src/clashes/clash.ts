@@ -1,5 +1,7 @@
+import type { CommandId, ProgramId } from '../ids.js'
 import type { Trigger } from '../triggers/index.js'
 
+/** How grave a clash is, the gravest first. */
 export const severities = ['blocks', 'shadows', 'ambiguous', 'caution'] as const
 /**
  * blocks: the command never gets the press; shadows: something else gets it in some state;
@@ -19,6 +21,7 @@ export const clashStages = [
   'slip',
   'consistency',
 ] as const
+/** The stage at which a press goes wrong. */
 export type ClashStage = (typeof clashStages)[number]
 
 /** What is wrong: one for each rule of the check. */
@@ -65,10 +68,12 @@ export const clashKinds = [
   'no-way-out',
   'other-meaning',
 ] as const
+/** Which rule found a clash. */
 export type ClashKind = (typeof clashKinds)[number]
 
 /** What a finding rests on, strongest first. */
 export const evidences = ['probe', 'own settings', 'catalogue', 'plan', 'from memory', 'model'] as const
+/** What a finding rests on. */
 export type Evidence = (typeof evidences)[number]
 
 /** Something that keeps a trigger from doing what the person means. */
@@ -79,9 +84,9 @@ export interface Clash {
   readonly severity: Severity
   readonly stage: ClashStage
   readonly trigger: Trigger
-  readonly programId: string
+  readonly programId: ProgramId
   /** commands concerned, most used first */
-  readonly commandIds: readonly string[]
+  readonly commandIds: readonly CommandId[]
   /** who takes the key, and when */
   readonly message: string
   /** what the finding has in common with others that one change would mend, in words */

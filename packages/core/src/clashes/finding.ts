@@ -1,3 +1,4 @@
+import type { CommandId, ProgramId } from '../ids.js'
 import type { Command, Program } from '../commands/index.js'
 import type { Neighbours } from '../mnemonics/index.js'
 import type { Environment, GroupKey, PressStages } from '../model/index.js'
@@ -30,8 +31,8 @@ export interface CheckContext {
   readonly stages: PressStages
   readonly neighbours: Neighbours
   /** what a program has on a trigger */
-  group(programId: string, key: TriggerKey): Group | undefined
-  isPlaced(commandId: string): boolean
+  group(programId: ProgramId, key: TriggerKey): Group | undefined
+  isPlaced(commandId: CommandId): boolean
   /** whether two commands of different programs are one idea */
   isSameIdea(a: Command, b: Command): boolean
 }

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { Command, Program } from '../commands/index.js'
 import { groupKey, type Environment, type GroupKey } from '../model/index.js'
 import { limitedTo, type Placed } from '../plan/index.js'
@@ -42,11 +43,11 @@ export class Groups {
     return this.groups.get(key)
   }
 
-  isPlaced(commandId: string): boolean {
+  isPlaced(commandId: CommandId): boolean {
     return (this.placedCount.get(commandId) ?? 0) > 0
   }
 
-  usesOf(commandIds: readonly string[]): number {
+  usesOf(commandIds: readonly CommandId[]): number {
     return commandIds.reduce((sum, id) => sum + (this.commands.get(id)?.usesPerHour ?? 0), 0)
   }
 

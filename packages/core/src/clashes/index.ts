@@ -1,7 +1,6 @@
 export {
   clashKinds,
   clashStages,
-  evidences,
   severities,
   type Clash,
   type ClashKind,
@@ -14,7 +13,7 @@ export { clashChecker, findClashes, type ClashChecker } from './checker.js'
 export { bootReportKeys, typingContexts } from './press-rules.js'
 export { typedInWords } from './words.js'
 export { strokeErrorShare } from './stroke-rules.js'
-export { modifierSetRows, lookUp, type ModifierSetRow, type Lookup, type LookupProgram } from './lookup.js'
-export { traceStages, tracePress, type Front, type Trace, type TraceStage, type TraceStep } from './trace.js'
+export { modifierSetRows, lookUp, type ModifierSetRow } from './lookup.js'
+export { tracePress, type Front, type Trace, type TraceStep } from './trace.js'
 export { busyUsesPerHour } from './slip-rules.js'
 export { severityWords } from './words.js'

@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import { plainTriggers, type Control } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
 import {
@@ -96,7 +97,7 @@ export function modifierSetRows(
   held: readonly Modifier[],
   placements: readonly Placed[],
   env: Environment,
-  programId: string | null,
+  programId: ProgramId | null,
   stages: PressStages = pressStages(env),
 ): ModifierSetRow[] {
   const commands = new Map(env.commands.map((c) => [c.id, c]))

@@ -1,3 +1,4 @@
+import type { CommandId, ProgramId } from '../ids.js'
 import { fullName } from '../commands/index.js'
 import {
   missingPartInWords,
@@ -25,17 +26,19 @@ export interface TraceStep {
   readonly waitMs: number
 }
 
+/** What becomes of a press, stage by stage. */
 export interface Trace {
   readonly steps: readonly TraceStep[]
   /** commands that run */
-  readonly commandIds: readonly string[]
+  readonly commandIds: readonly CommandId[]
   /** the page that the control opens; null goes back; undefined when it opens none */
   readonly opensPage?: string | null
   readonly waitMs: number
 }
 
+/** The program and context in use when a key is pressed. */
 export interface Front {
-  readonly programId: string
+  readonly programId: ProgramId
   readonly contextId: string
 }
 
@@ -85,7 +88,7 @@ class PressTrace {
     this.steps.push({ stage, outcome, text, waitMs })
   }
 
-  private end(commandIds: readonly string[] = [], opensPage?: string | null): Trace {
+  private end(commandIds: readonly CommandId[] = [], opensPage?: string | null): Trace {
     return {
       steps: this.steps,
       commandIds,

@@ -1,14 +1,15 @@
 import { z } from 'zod'
+import { commandIdSchema, programIdSchema } from '../ids.js'
 import { contextsOverlap, type Program } from './program.js'
 
-export const commandKinds = ['once', 'on-off', 'held', 'stepped'] as const
 /** Fires once; turns a state on or off; works while it is held; steps a value up and down. */
-export type CommandKind = (typeof commandKinds)[number]
+export const commandKinds = ['once', 'on-off', 'held', 'stepped'] as const
 
 export const damageLevels = ['nuisance', 'rework', 'loss'] as const
 /** What a slip costs: a moment; work that has to be done again; something that cannot be had back. */
 export type DamageLevel = (typeof damageLevels)[number]
 
+/** The links of the person's own between a sign and a command. */
 export const hintKinds = ['idea', 'shape'] as const
 /** A link of the person's own: an idea that the sign stands for, or a shape that it looks like. */
 const hintSchema = z.strictObject({
@@ -17,11 +18,13 @@ const hintSchema = z.strictObject({
   kind: z.enum(hintKinds),
   why: z.string().max(120),
 })
+/** A link of the person's own between a sign and a command. */
 export type Hint = z.infer<typeof hintSchema>
 
+/** A command as it stands in a plan file. */
 export const commandSchema = z.strictObject({
-  id: z.string().min(1).max(120),
-  programId: z.string().min(1),
+  id: commandIdSchema,
+  programId: programIdSchema,
   /** contexts that the command lives in; none means everywhere in its program */
   contextIds: z.array(z.string()).max(100),
   name: z.string().min(1).max(120),
@@ -29,9 +32,9 @@ export const commandSchema = z.strictObject({
   menu: z.array(z.string().min(1).max(120)).max(8),
   usesPerHour: z.number().min(0).max(100_000),
   /** id of the command that undoes or reverses this one */
-  oppositeId: z.string().min(1).optional(),
+  oppositeId: commandIdSchema.optional(),
   /** commands that belong together with this one */
-  siblingIds: z.array(z.string().min(1)).max(50).optional(),
+  siblingIds: z.array(commandIdSchema).max(50).optional(),
   /** what sets it apart from commands of the same name: brush 3 of twelve */
   parameter: z.string().min(1).max(60).optional(),
   /** `once` where left out */
@@ -54,6 +57,7 @@ export const commandSchema = z.strictObject({
   label: z.string().min(1).max(60).optional(),
   note: z.string().max(2000).optional(),
 })
+/** A command of a program: name, menu path, contexts, kind, what a slip costs. */
 export type Command = z.infer<typeof commandSchema>
 
 /** The name with what sets it apart: `Brush, 3 of 12`. */

@@ -1,4 +1,4 @@
-export { contextSchema, contextsOverlap, programSchema, type Context, type Program } from './program.js'
+export { contextsOverlap, programSchema, type Context, type Program } from './program.js'
 export {
   canBeLiveTogether,
   commandKinds,
@@ -10,7 +10,6 @@ export {
   isLiveIn,
   liveContexts,
   type Command,
-  type CommandKind,
   type DamageLevel,
   type Hint,
 } from './command.js'

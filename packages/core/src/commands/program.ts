@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { programIdSchema } from '../ids.js'
 import { chordSchema, modifiers } from '../triggers/index.js'
 
 /** A mode of a program. */
@@ -12,10 +13,11 @@ export const contextSchema = z.strictObject({
   /** live together with every other context, such as a panel that stays open */
   everywhere: z.boolean().optional(),
 })
+/** A mode of a program in which a set of commands is live. */
 export type Context = z.infer<typeof contextSchema>
 
 export const programSchema = z.strictObject({
-  id: z.string().min(1).max(80),
+  id: programIdSchema,
   name: z.string().min(1).max(120),
   contexts: z.array(contextSchema).min(1).max(100),
   /** opens the program's menus, which are then walked by the first letters of their entries */
@@ -37,6 +39,7 @@ export const programSchema = z.strictObject({
     .max(60)
     .optional(),
 })
+/** A program, its contexts and its habits. */
 export type Program = z.infer<typeof programSchema>
 
 /** Whether two contexts of one program can be live together. A context overlaps itself; either side may say so. */

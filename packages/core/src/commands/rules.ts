@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import { z } from 'zod'
 
 const ids = z.array(z.string().min(1).max(200)).max(20_000)
@@ -13,8 +14,10 @@ export const rulesSchema = z.strictObject({
   /** places that must not carry anything */
   barredControls: ids,
 })
+/** What Solve may not touch: locked commands, programs and controls. */
 export type Rules = z.infer<typeof rulesSchema>
 
+/** Nothing locked. */
 export const noRules: Rules = {
   lockedCommandIds: [],
   lockedControls: [],
@@ -25,12 +28,13 @@ export const noRules: Rules = {
 /** Rules as sets, asked often. */
 export interface RuleBook {
   /** whether a command stays, whatever it stands on */
-  locks(command: { readonly id: string; readonly programId: string }): boolean
+  locks(command: { readonly id: string; readonly programId: ProgramId }): boolean
   /** whether what stands on a place stays there */
   locksControl(controlRef: string | null): boolean
   bars(controlRef: string | null): boolean
 }
 
+/** The rules of a plan as quick look-ups. */
 export function ruleBook(rules: Rules = noRules): RuleBook {
   const commands = new Set(rules.lockedCommandIds)
   const programs = new Set(rules.lockedProgramIds)

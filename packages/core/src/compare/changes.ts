@@ -6,6 +6,7 @@ export const changeKinds = ['added', 'moved', 'swapped', 'removed'] as const
 /** Of one command between two arrangements; swapped: two commands that have taken each other's place. */
 export type ChangeKind = (typeof changeKinds)[number]
 
+/** What became of a command between two arrangements. */
 export interface Change {
   readonly command: Command
   readonly kind: ChangeKind

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { Command } from '../commands/index.js'
 import type { ChordReach } from '../hand/index.js'
 import type { MnemonicReader } from '../mnemonics/index.js'
@@ -33,7 +34,7 @@ const useWeight = (command: Command): number => Math.max(command.usesPerHour, le
 /** The best recalled trigger of each placed command, weakest first by what a better place would gain. */
 export function recallOf(
   commands: readonly Command[],
-  triggersOf: (commandId: string) => readonly Trigger[],
+  triggersOf: (commandId: CommandId) => readonly Trigger[],
   readerOf: (command: Command) => MnemonicReader,
 ): Recall[] {
   return commands
@@ -59,9 +60,10 @@ export function recallMean(recalls: readonly Recall[]): number | null {
  * @param triggersOf  triggers of a command in the arrangement
  * @param reachOf     how the hand makes a trigger; undefined while it is not computed or when it cannot be sent
  */
+/** The figures of one arrangement; each is a share of uses, uses an hour, or a sum of costs. */
 export function arrangementFigures(
   commands: readonly Command[],
-  triggersOf: (commandId: string) => readonly Trigger[],
+  triggersOf: (commandId: CommandId) => readonly Trigger[],
   reachOf: (trigger: Trigger) => ChordReach | undefined,
   readerOf: (command: Command) => MnemonicReader,
 ): ArrangementFigures {

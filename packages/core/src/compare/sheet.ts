@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import { handSides, type HandSide } from '../bench/index.js'
 import { fingers } from '../hand/index.js'
 import type { Plan } from '../plan/index.js'
@@ -19,6 +20,7 @@ export interface SheetFigure {
   readonly value: number | null
   readonly explanation: Explanation
 }
+/** A routine in one column: ms for a run of it. */
 export interface SheetRoutine {
   readonly id: string
   readonly ms: number
@@ -26,7 +28,7 @@ export interface SheetRoutine {
   readonly operators: readonly StepOperator[]
 }
 export interface SheetChange {
-  readonly commandId: string
+  readonly commandId: CommandId
   readonly name: string
   readonly kind: ChangeKind
   readonly from: readonly Trigger[]
@@ -52,6 +54,7 @@ export interface SheetColumn {
   readonly paysAfterDays: number | null
 }
 
+/** What a figure is called and how it is written, without its value. */
 export type FigureHead = Pick<Figure, 'id' | 'name' | 'unit' | 'digits' | 'better'>
 
 /** The figures without their functions. */
@@ -63,12 +66,13 @@ export const figureHeads: readonly FigureHead[] = figureList.map(({ id, name, un
   better,
 }))
 
+/** Arrangements side by side: one column each, in the order given; the first is the base. */
 export function comparisonSheet(compared: readonly Compared[], plan: Plan): SheetColumn[] {
   const [first] = compared
   return compared.map((one): SheetColumn => {
     const { day, work } = one.report
     const { arrangement } = work.model
-    const msOf = ({ report }: Compared, commandId: string): number => {
+    const msOf = ({ report }: Compared, commandId: CommandId): number => {
       const command = report.work.model.index.commands.get(commandId)
       return command ? timeCommand(command, report.work.context).ms * command.usesPerHour : 0
     }

@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import { readAs } from '../issues.js'
 import { commandSchema, fullName, type Command, type Program } from '../commands/index.js'
 import { freshId } from '../plan/index.js'
@@ -35,7 +36,7 @@ export interface CommandImport {
   readonly commands: readonly Command[]
 }
 
-const identity = (programId: string, name: string, menu: readonly string[], parameter: string): string =>
+const identity = (programId: ProgramId, name: string, menu: readonly string[], parameter: string): string =>
   [programId, name.toLowerCase(), menu.join('>').toLowerCase(), parameter.toLowerCase()].join('\n')
 
 const splitMenu = (cell: string): string[] =>
@@ -219,7 +220,7 @@ const contextNames = (cell: string): string[] => (cell.toLowerCase() === 'everyw
 function checked(
   cells: Cells,
   id: string,
-  programId: string,
+  programId: ProgramId,
   uses: number | null,
   before: Command | undefined,
 ): Command {

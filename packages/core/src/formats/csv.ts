@@ -98,6 +98,7 @@ export function readCsv<Column extends string>(
 /** Cells that a spreadsheet would run as a formula are guarded with an apostrophe; reading takes it off again. */
 const unguard = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell)
 
+/** A CSV file as a spreadsheet opens it: quoted where needed, cells that would be formulas guarded. */
 export const writeCsv = (
   columns: readonly string[],
   rows: readonly (readonly (string | number)[])[],

@@ -1,5 +1,5 @@
 export { checkFileSize, maxPlanBytes, readPlan, writePlan } from './plan-file.js'
-export { maxCsvBytes, writeCsv, type BadLine } from './csv.js'
+export { maxCsvBytes, writeCsv } from './csv.js'
 export { readCommandCsv, writeCommandCsv, type CommandImport } from './command-csv.js'
-export { readPlacementCsv, writePlacementCsv, type PlacementImport } from './placement-csv.js'
+export { readPlacementCsv, writePlacementCsv } from './placement-csv.js'
 export { readDevice, writeDevice } from './device-file.js'

@@ -77,6 +77,7 @@ function geometryByPlace(controls: readonly Control[]): Map<string, string> {
  * @param previous the table of the bench as it was: chords of keys that have not moved are not solved again
  * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
  */
+/** The reach of every chord of the controls, with every modifier set; `previous` is reused where only constants of its own changed. */
 export function chordTable(situation: ReachSituation, previous?: ChordTable): ChordTable {
   const { hand, controls, altGraph } = situation
   const solver = reachSolver(hand, controls)

@@ -1,5 +1,6 @@
 /** Every constant of the hand model, with its source. docs/sources.md lists them for readers. */
 export const fingers = ['thumb', 'index', 'middle', 'ring', 'little'] as const
+/** A finger of either hand. */
 export type Finger = (typeof fingers)[number]
 
 /** Span at which radii and finger spans hold; they scale by span / 206. Assumed, with the comfort radii. */

@@ -16,6 +16,7 @@ export interface ReachField {
   readonly timeMs: Float64Array
 }
 
+/** The part of the desk for which the field of reach is drawn, mm. */
 export interface FieldArea {
   readonly x0Mm: number
   readonly x1Mm: number

@@ -12,6 +12,7 @@ export interface FitTrial {
   readonly timeMs: number
 }
 
+/** Constants fitted to a person's presses, and how well they fit. */
 export interface FittedHand {
   readonly fit: HandFit
   /** presses that lay too far from the line to count: a pause, a look at the keys */

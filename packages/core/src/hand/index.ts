@@ -30,9 +30,9 @@ export { moveToMs } from './homing.js'
 export { fingerCapacity, wristBand, type WristBand } from './load.js'
 export { fitDrill, type DrillPress } from './drill.js'
 export { fitHand, type FittedHand, type FitTrial } from './fit.js'
-export { reachContours, reachField, type FieldArea, type ReachContour, type ReachField } from './field.js'
+export { reachContours, reachField, type FieldArea, type ReachContour } from './field.js'
 export { chordTimeMs, homingTimeMs, indexOfDifficultyBits, movementMs } from './time.js'
-export { spanPercentile, type SpanSurvey } from './span.js'
+export { spanPercentile } from './span.js'
 export { reachIn, strokeMs, triggerReach, type ReachContext, type ReachAt } from './trigger-reach.js'
 export {
   aimBox,

@@ -46,6 +46,7 @@ export interface HandModel {
   readonly msPerBit: Float64Array
 }
 
+/** Degrees to radians. */
 export const degToRad = (angleDeg: number): number => (angleDeg * Math.PI) / 180
 export const radToDeg = (angleRad: number): number => (angleRad * 180) / Math.PI
 
@@ -137,6 +138,7 @@ export interface AimBox {
   readonly targetMm: number
 }
 
+/** Where on a control a finger may aim, mm, in the axes of the hand's frame. */
 export function aimBox(control: Control, side: HandSide): AimBox {
   const x = control.xMm * frameSign(side)
   const halfX = Math.max(0, control.widthMm / 2 - aimInsetMm)

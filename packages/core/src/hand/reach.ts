@@ -15,10 +15,12 @@ import {
 import { freePose } from './pose.js'
 import { chordTimeMs } from './time.js'
 
+/** How the hand reaches a trigger, the best first. */
 export const verdicts = ['rest', 'easy', 'stretch', 'away'] as const
 /** How the hand reaches a trigger from where it rests. */
 export type Verdict = (typeof verdicts)[number]
 
+/** The posture that takes a chord: keys, fingers, energy, verdict, ms. */
 export interface ChordReach {
   /** ids of the controls held, modifiers first */
   readonly keys: readonly string[]
@@ -65,6 +67,7 @@ export function verdictOf(effort: number, spanUse: number): Verdict {
   return effort <= verdictLimits.stretch ? 'stretch' : 'away'
 }
 
+/** Solves postures for one hand over one set of controls. */
 export interface ReachSolver {
   readonly hand: HandModel
   has(id: string): boolean

@@ -22,6 +22,7 @@ export const reachIn =
   (held, place, withId) =>
     table.withHeld(held, withId)[place]
 
+/** What the reach of any trigger is worked out from, beside the trigger. */
 export interface ReachContext {
   readonly reachAt: ReachAt
   /** how long the pointing hand takes to take the device up, 0 when it holds it, ms; null for the hand on the keys */

@@ -1,3 +1,4 @@
+import { commandIdSchema } from '../ids.js'
 import { z } from 'zod'
 import { cutKinds, stockFault, stockSchema } from '../drawing/index.js'
 import { modifiers } from '../triggers/index.js'
@@ -48,7 +49,7 @@ export type LabelRule = z.infer<typeof labelRuleSchema>
 
 /** What one command says on one key, other than on the rest; what is left out is as on the others. */
 export const keyWordsSchema = z.strictObject({
-  commandId: z.string().min(1).max(120),
+  commandId: commandIdSchema,
   text: z.string().min(1).max(120).optional(),
   short: z.string().min(1).max(60).optional(),
   icon: z.string().min(1).max(120).optional(),
@@ -81,7 +82,7 @@ export const labelDesignSchema = z.strictObject({
   keys: z.array(keyLabelSchema).max(5000),
   /** texts for labels in place of the commands' names */
   texts: z
-    .array(z.strictObject({ commandId: z.string().min(1).max(120), text: z.string().min(1).max(120) }))
+    .array(z.strictObject({ commandId: commandIdSchema, text: z.string().min(1).max(120) }))
     .max(20_000),
   icons: z.array(ownIconSchema).max(500),
   stocks: z

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { Control } from '../bench/index.js'
 import {
   filled,
@@ -150,7 +151,7 @@ export const printedText = (label: Pick<Label, 'lines'>, entry: number): string 
 
 /** Says of shortened labels which other one reads the same and means another command. */
 function withLikenesses(labels: readonly Label[]): Label[] {
-  const said = new Map<string, { readonly commandId: string; readonly legend: string }[]>()
+  const said = new Map<string, { readonly commandId: CommandId; readonly legend: string }[]>()
   for (const label of labels)
     for (const [at, { commandId }] of label.entries.entries()) {
       const text = printedText(label, at)

@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import { isPointingDevice, pagesOf, type Device } from '../bench/index.js'
 import { isLiveIn, type Command } from '../commands/index.js'
 import {
@@ -41,7 +42,7 @@ export interface SheetSource {
 export interface SheetChoice {
   readonly kind: SheetKind
   /** for labels and boards: the program whose commands are printed, or null for the first */
-  readonly programId: string | null
+  readonly programId: ProgramId | null
   /** for labels, boards and stroke cards: one context, or null for all */
   readonly contextId: string | null
   /** for labels, decks and boards: one device; null for all that carry labels, or the first */

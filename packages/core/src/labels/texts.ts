@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { Control } from '../bench/index.js'
 import { fullName, type Command } from '../commands/index.js'
 import type { LabelFont } from '../drawing/index.js'
@@ -20,7 +21,7 @@ import type { IconSet } from './icon-set.js'
 /** What labels are made from. */
 export interface LabelSource extends Naming {
   readonly placements: readonly {
-    readonly commandId: string
+    readonly commandId: CommandId
     readonly trigger: Trigger
     readonly sends?: readonly Chord[] | undefined
   }[]
@@ -33,7 +34,7 @@ export interface LabelSource extends Naming {
 
 /** One command on a label. */
 export interface NamedEntry extends LabelEntry {
-  readonly commandId: string
+  readonly commandId: CommandId
   /** modifiers of its level; `held` has those that are shown as signs */
   readonly level: readonly Modifier[]
 }

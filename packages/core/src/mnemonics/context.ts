@@ -1,3 +1,4 @@
+import type { CommandId, ProgramId } from '../ids.js'
 import type { Command } from '../commands/index.js'
 import type { NationalLayout, Trigger } from '../triggers/index.js'
 import { sharedIdeas, type Idea } from './ideas.js'
@@ -13,8 +14,8 @@ export interface MnemonicContext {
   readonly ideas: readonly Idea[]
   /** commands of other programs that are the same idea */
   sameIdeas(command: Command): readonly Command[]
-  triggersOf(commandId: string): readonly Trigger[]
-  programName(programId: string): string
+  triggersOf(commandId: CommandId): readonly Trigger[]
+  programName(programId: ProgramId): string
 }
 
 export interface MnemonicSources {

@@ -8,10 +8,9 @@ export {
   type Memory,
   type WordPair,
 } from './word-pairs.js'
-export { alikeFrom, nameLikeness, sharedIdeas, type Idea } from './ideas.js'
+export { nameLikeness, sharedIdeas, type Idea } from './ideas.js'
 export { neighboursOf, sides, type Neighbours, type Side } from './neighbours.js'
 export { mnemonicContext, type MnemonicContext } from './context.js'
 export { mnemonicReader, type MnemonicReader } from './reader.js'
 export { letterConflicts, type LetterConflict } from './conflicts.js'
 export { areOppositeWays, isShiftPartner, onSpot, oppositeWay, toggleShift } from './trigger-partners.js'
-export { oppositeFinder } from './opposites.js'

@@ -2,6 +2,7 @@ import { heldOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js
 
 const hasShift = (trigger: Trigger): boolean => heldOf(trigger).includes('Shift')
 
+/** The same trigger with Shift held, or without where it was held. */
 export const toggleShift = (trigger: Trigger): Trigger =>
   withHeld(
     trigger,

@@ -8,6 +8,7 @@ const wordPairSchema = z.strictObject({
   second: z.string().min(1).max(40),
   axis: z.enum(pairAxes),
 })
+/** Two words that are opposites on an axis: up and down, more and less. */
 export type WordPair = z.infer<typeof wordPairSchema>
 
 /** What the person says about names beside what can be read from them. */
@@ -21,6 +22,7 @@ export const memorySchema = z.strictObject({
 })
 export type Memory = z.infer<typeof memorySchema>
 
+/** Only what the names themselves say. */
 export const noMemory: Memory = { wordPairs: null, sameIdeas: [], otherIdeas: [] }
 
 const pairs = (axis: WordPair['axis'], text: string): WordPair[] =>

@@ -76,6 +76,7 @@ const pick = <T extends { readonly id: string }>(list: readonly T[], id: string,
   })
 }
 
+/** The national layout of a plan; an unknown one is an error of the catalogue. */
 export const layoutOf = (plan: Pick<Plan, 'layoutId'>, catalogues: Catalogues): NationalLayout =>
   pick(catalogues.layouts, plan.layoutId, 'layout')
 

@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import type { TriggerKey } from '../triggers/index.js'
 
 declare const brand: unique symbol
@@ -5,5 +6,5 @@ declare const brand: unique symbol
 export type GroupKey = string & { readonly [brand]: 'GroupKey' }
 
 // no id and no trigger holds a line break, so that no two groups share a key
-export const groupKey = (programId: string, trigger: TriggerKey): GroupKey =>
+export const groupKey = (programId: ProgramId, trigger: TriggerKey): GroupKey =>
   `${programId}\n${trigger}` as GroupKey

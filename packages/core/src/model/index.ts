@@ -8,7 +8,7 @@ export {
 } from './environment.js'
 export { groupKey, type GroupKey } from './group-key.js'
 export { indexPlaces, reachContextOf, reservedBy, type PlaceIndex, type Reservation } from './place-index.js'
-export { prepare, type PreparedModel, type PrepareOptions } from './prepare.js'
+export { prepare, type PreparedModel } from './prepare.js'
 export { pressStages, sentBy, type PressStages } from './stages.js'
 export { typedBy, type Typed } from './typing.js'
 export { missingPartInWords, reservationInWords } from './words.js'

@@ -17,6 +17,7 @@ const editingKeys = new Set([
   'PageDown',
 ])
 
+/** What a press puts into a text: a character, an accent that waits, or an edit. */
 export type Typed =
   | { readonly kind: 'character' | 'accent'; readonly character: string }
   | { readonly kind: 'edit' }

@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import { pagesOf, plainTriggers, splitControlRef, type Control } from '../bench/index.js'
 import { reservedBy, sentBy, type PlaceIndex, type Environment, type Reservation } from '../model/index.js'
 import {
@@ -35,7 +36,7 @@ export interface Candidate {
 }
 
 /** The page of a device on which a command of `programId` would go: the one that follows the program, or the first. */
-export function pageFor(deviceId: string, programId: string, env: Environment): string | undefined {
+export function pageFor(deviceId: string, programId: ProgramId, env: Environment): string | undefined {
   const pages = pagesOf(env.devices?.find((d) => d.id === deviceId))
   return (
     pages.find((p) => p.programId === programId) ??
@@ -44,8 +45,10 @@ export function pageFor(deviceId: string, programId: string, env: Environment): 
   )?.id
 }
 
+/** The page that a device shows, by the device's id; undefined where it has none. */
 export type PageOf = (deviceId: string) => string | undefined
 
+/** A trigger with what the ranking needs to know of it. */
 export function candidate(trigger: Trigger, index: PlaceIndex): Candidate {
   const place = controlRefOf(trigger)
   const key = triggerKey(trigger)

@@ -21,6 +21,7 @@ export interface ChainStep {
   readonly afterMs: number | null
 }
 
+/** Moves that make room for a command, each to where the next one stood. */
 export interface DisplacementChain {
   readonly steps: readonly ChainStep[]
   /** Σ uses × cost of all that move, ms an hour; a command without a place counts with `unplacedMs` */

@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import { triggerReach, verdicts, type ChordReach, type ReachAt, type Verdict } from '../hand/index.js'
 import { reachContextOf, type PlaceIndex } from '../model/index.js'
 import type { Candidate } from './candidates.js'
@@ -17,7 +18,7 @@ export function freePlaces(
   reachAt: ReachAt,
   index: PlaceIndex,
   within: Verdict,
-  programId: string | null,
+  programId: ProgramId | null,
 ): FreePlace[] {
   const reachContext = reachContextOf(index, reachAt)
   const worst = verdicts.indexOf(within)

@@ -1,17 +1,9 @@
-export {
-  benchCandidates,
-  candidate,
-  candidatesWith,
-  pageFor,
-  type Candidate,
-  type PageOf,
-} from './candidates.js'
+export { benchCandidates, candidate, pageFor, type Candidate, type PageOf } from './candidates.js'
 export {
   isAvailable,
   handCostMs,
   isFree,
   placeFor,
-  placeJudge,
   placesWith,
   placesOn,
   rankPlaces,
@@ -19,7 +11,6 @@ export {
   reweigh,
   thereAndBackMs,
   type CandidatePlace,
-  type PlaceCost,
 } from './places.js'
 export { placeReason } from './reason.js'
 export { freePlaces, type FreePlace } from './free.js'
@@ -29,4 +20,3 @@ export { matchingCommands, type CommandMatch } from './fitting.js'
 export { remediesFor, remedyModifierSets, type Remedy } from './remedies.js'
 export { checkArrangement } from './check.js'
 export { applyRemedy } from './apply-remedy.js'
-export type { CheckedClash } from './check.js'

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import { typingContexts, type Clash } from '../clashes/index.js'
 import { canBeLiveTogether, type Command } from '../commands/index.js'
 import type { ReachByControl } from '../hand/index.js'
@@ -20,7 +21,7 @@ export interface Remedy {
    */
   readonly kind: 'move' | 'swap' | 'relay' | 'setting' | 'unplace'
   /** the command that moves or is taken off; none for a setting */
-  readonly commandId?: string
+  readonly commandId?: CommandId
   readonly from: Trigger
   /** where it goes; for `move` and `swap` only */
   readonly to?: Trigger

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { Bench } from '../bench/index.js'
 import type { Accepted, Arrangement, Plan } from './plan.js'
 
@@ -8,7 +9,7 @@ export const activeArrangement = (plan: Plan): Arrangement =>
 /** Which findings a person accepts: by the finding and the commands concerned, so that others come back. */
 export function acceptedIn(
   arrangement: Arrangement,
-): (clash: { readonly id: string; readonly commandIds: readonly string[] }) => Accepted | undefined {
+): (clash: { readonly id: string; readonly commandIds: readonly CommandId[] }) => Accepted | undefined {
   const byId = new Map(arrangement.accepted.map((a) => [a.clashId, a]))
   return (clash) => {
     const found = byId.get(clash.id)

@@ -33,14 +33,7 @@ export {
   markSetNow,
   renameArrangement,
 } from './edits/arrangements.js'
-export {
-  addCommand,
-  addNamedCommand,
-  deleteCommand,
-  editCommand,
-  moveToProgram,
-  type NamedCommand,
-} from './edits/commands.js'
+export { addCommand, addNamedCommand, deleteCommand, editCommand, moveToProgram } from './edits/commands.js'
 export {
   addContext,
   addProgram,
@@ -66,15 +59,7 @@ export {
   takeOffBench,
   turnDevice,
 } from './edits/benches.js'
-export {
-  addBoard,
-  addDevice,
-  addModel,
-  copyDevice,
-  deleteDevice,
-  editDevice,
-  type DeviceChange,
-} from './edits/devices.js'
+export { addBoard, addDevice, addModel, copyDevice, deleteDevice, editDevice } from './edits/devices.js'
 export { setFit, setHome, setRest, setSide, setSpan } from './edits/hands.js'
 export {
   addControls,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { benchSchema, deviceSchema } from '../bench/index.js'
 import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
+import { commandIdSchema, type CommandId } from '../ids.js'
 import { labelDesignSchema } from '../label-design/index.js'
 import { memorySchema } from '../mnemonics/index.js'
 import { ownSystemKeysSchema } from '../systems/index.js'
@@ -15,20 +16,21 @@ import {
 import { routineSchema, usageSchema } from '../usage/index.js'
 import { placeWeightsSchema } from './weights.js'
 
+/** The version of plan files that this core writes; older ones are migrated when read. */
 export const planVersion = 7
 
 /** Hours of work a day where the person has not said. Assumed. */
 export const defaultHoursPerDay = 8
 
 const placementSchema = z.strictObject({
-  commandId: z.string().min(1),
+  commandId: commandIdSchema,
   trigger: triggerSchema,
   /** the relay: chords that the control sends, in order, for the program to interpret */
   sends: z.array(chordSchema).min(1).max(8).optional(),
   /** holds in these of its command's contexts only; in all of them where left out */
   contextIds: z.array(z.string().min(1)).min(1).max(100).optional(),
   /** commands that the same press runs after the first, in order: a chain */
-  then: z.array(z.string().min(1)).min(1).max(11).optional(),
+  then: z.array(commandIdSchema).min(1).max(11).optional(),
 })
 /**
  * A command and a trigger. It holds in the contexts that the command lives in. Without a relay the program, or the
@@ -38,19 +40,20 @@ export type Placement = z.infer<typeof placementSchema>
 
 /** What of a placement anything that judges it needs. */
 export interface Placed {
-  readonly commandId: string
+  readonly commandId: CommandId
   readonly trigger: Trigger
   readonly sends?: readonly Chord[] | undefined
   readonly contextIds?: readonly string[] | undefined
-  readonly then?: readonly string[] | undefined
+  readonly then?: readonly CommandId[] | undefined
 }
 
 /** A finding that the person accepts: it stays listed, and comes back when other commands are concerned. */
 const acceptedSchema = z.strictObject({
   clashId: z.string().min(1).max(400),
-  commandIds: z.array(z.string().min(1)).max(200),
+  commandIds: z.array(commandIdSchema).max(200),
   note: z.string().max(500),
 })
+/** A clash that the person accepts, with the reason. */
 export type Accepted = z.infer<typeof acceptedSchema>
 
 const arrangementSchema = z.strictObject({
@@ -63,6 +66,7 @@ const arrangementSchema = z.strictObject({
   /** clashes that the person lives with, and why */
   accepted: z.array(acceptedSchema).max(5000),
 })
+/** Which trigger runs which command. */
 export type Arrangement = z.infer<typeof arrangementSchema>
 
 export const planSchema = z.strictObject({

@@ -17,6 +17,7 @@ export const placeWeightsSchema = z.strictObject({
   /** for a place that is new, when a solver moves the command to it */
   learnMs: weight,
 })
+/** How much each part counts in the cost of a place. */
 export type PlaceWeights = z.infer<typeof placeWeightsSchema>
 
 /** All assumed. */

@@ -1,12 +1,12 @@
-export { assign, type Assignment } from './assignment.js'
+export { assign } from './assignment.js'
 export { randomInts } from './random.js'
 export { relationOf, slotCost, SlotState, type PairTerm, type SlotProblem } from './slots.js'
 export { anneal } from './anneal.js'
 export { greedyAnswer, linearAnswer } from './first-answer.js'
 export { defaultMoves, searchSlots } from './search.js'
 export { arrangementProblem, type ArrangementProblem } from './problem.js'
-export type { ProblemInput, SolveRow, SolveScope } from './rows.js'
-export { applyList, withNeeds, type Confidence, type MoveList, type ProposedMove } from './moves.js'
+export type { SolveRow, SolveScope } from './rows.js'
+export { applyList, withNeeds, type MoveList, type ProposedMove } from './moves.js'
 export {
   defaultSolveOptions,
   solveArrangement,

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { Command } from '../commands/index.js'
 import type { Trigger } from '../triggers/index.js'
 import { timeOf, type ArrangementProblem } from './problem.js'
@@ -30,6 +31,7 @@ export interface ProposedMove {
   readonly because: string
 }
 
+/** The moves that lead from the arrangement to the answer. */
 export interface MoveList {
   /** in the order in which they gain most when they are taken one after another */
   readonly moves: readonly ProposedMove[]
@@ -47,7 +49,7 @@ const countedUses = 10
 export function movesTo(
   answer: ArrangementProblem,
   slotOf: ArrayLike<number>,
-  usesOf: (commandId: string) => number,
+  usesOf: (commandId: CommandId) => number,
 ): MoveList {
   const { problem, rows, slots } = answer
   const { initialSlot } = problem

@@ -27,6 +27,7 @@ import { slotRelations } from './slot-relations.js'
 import { slotTravel } from './slot-travel.js'
 import type { SlotProblem } from './slots.js'
 
+/** An arrangement as rows (commands) and slots (places), with the costs of each pair. */
 export interface ArrangementProblem {
   readonly problem: SlotProblem
   readonly rows: readonly SolveRow[]

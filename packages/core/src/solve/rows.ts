@@ -1,3 +1,4 @@
+import type { ProgramId } from '../ids.js'
 import type { Clash } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
 import type { ChordReach } from '../hand/index.js'
@@ -13,7 +14,7 @@ export interface SolveScope {
   /** at most this many moves */
   readonly mostMoves?: number
   /** only commands of this program */
-  readonly programId?: string
+  readonly programId?: ProgramId
   /** only commands on this device, and those without a place, to places on it */
   readonly deviceId?: string
 }

@@ -9,6 +9,7 @@ import { defaultMoves, searchSlots } from './search.js'
 import { slotCost } from './slots.js'
 import { barClashing, isAboveCaution, lastOf, placementsOf, withoutBarred } from './whole-answer.js'
 
+/** How long and how widely Solve looks. */
 export interface SolveOptions {
   readonly seed: number
   /** moves of the search; more take longer and find a little more */
@@ -18,6 +19,7 @@ export interface SolveOptions {
   readonly curve: boolean
 }
 
+/** What Solve does where nothing is asked for. */
 export const defaultSolveOptions: SolveOptions = {
   seed: 1,
   moves: defaultMoves,
@@ -25,6 +27,7 @@ export const defaultSolveOptions: SolveOptions = {
   curve: true,
 }
 
+/** How far Solve has come. */
 export interface SolveProgress {
   readonly phase: 'first answer' | 'improving' | 'mending clashes' | 'answers of few moves'
   /** 0 to 1 */
@@ -33,6 +36,7 @@ export interface SolveProgress {
   readonly gainMs: number
 }
 
+/** The answer of Solve: the problem, the assignment, the list of moves and their gain. */
 export interface SolveAnswer {
   readonly problem: ArrangementProblem
   readonly list: MoveList

@@ -5,9 +5,8 @@ export {
   systemTakes,
   systemTrigger,
   type OwnSystemKeys,
-  type SystemArea,
   type SystemKey,
   type SystemKeys,
   type SystemTake,
 } from './system-keys.js'
-export { gnomeKeys, readGnomeDump, type GnomeDump } from './gnome-dump.js'
+export { gnomeKeys, readGnomeDump } from './gnome-dump.js'

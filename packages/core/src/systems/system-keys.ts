@@ -66,6 +66,7 @@ export const ownSystemKeysSchema = z.record(
 )
 export type OwnSystemKeys = z.infer<typeof ownSystemKeysSchema>
 
+/** A press that the system takes, for what, and on what evidence. */
 export interface SystemTake {
   readonly action: string
   readonly area: SystemArea

@@ -1,5 +1,6 @@
 /** Held modifiers. `AltGraph` is the third-level key of national layouts, the right Alt where a layout has one. */
 export const modifiers = ['Control', 'Shift', 'Alt', 'AltGraph', 'Meta'] as const
+/** A modifier, by its W3C UI Events name. */
 export type Modifier = (typeof modifiers)[number]
 
 const codesOf: Readonly<Record<Modifier, readonly string[]>> = {
@@ -17,6 +18,7 @@ const codesOf: Readonly<Record<Modifier, readonly string[]>> = {
 export const modifierCodes = (modifier: Modifier, altGraph: boolean): readonly string[] =>
   modifier === 'Alt' && altGraph ? ['AltLeft'] : codesOf[modifier]
 
+/** Whether a word is the id of a modifier. */
 export const isModifier = (name: string): name is Modifier => (modifiers as readonly string[]).includes(name)
 
 /** Whether the key with this code is itself a modifier key. */

@@ -71,6 +71,7 @@ export function characterLegend(char: string): string {
   return [...upper].length === 1 ? upper : char
 }
 
+/** What the system calls a modifier: Alt is Option on macOS. */
 export const modifierName = (modifier: Modifier, system: SystemId): string => modifierNames[system][modifier]
 
 /** What is printed on a key: the letter of the national layout, or the key's usual name. */

@@ -13,4 +13,5 @@ export const popupSetSchema = z.strictObject({
   /** how many entries it shows */
   entries: z.number().int().min(2).max(12),
 })
+/** Up to eight entries around one press: each a direction and the command that it runs. */
 export type PopupSet = z.infer<typeof popupSetSchema>

@@ -9,6 +9,7 @@ export const refSchema = z.string().regex(/^[A-Za-z0-9_.-]{1,80}$/, 'must be let
 
 /** How a key or button is worked: pressed, tapped 2 to 5 times, held for a while, or on as long as it is held. */
 export const acts = ['press', 'tap2', 'tap3', 'tap4', 'tap5', 'hold', 'during'] as const
+/** How a control is pressed: once, n times in a row, held, or while it is held. */
 export type Act = (typeof acts)[number]
 
 /** Held modifiers and one key, named by its W3C UI Events `code`. */
@@ -32,6 +33,7 @@ const buttonSchema = z.strictObject({
   /** another control of the same device that is held meanwhile, as a modifier or as the first part of a touch */
   withId: refSchema.optional(),
 })
+/** The steps of a dial or wheel. */
 export const turns = ['left', 'right', 'up', 'down'] as const
 /** One step of a dial (left, right) or a wheel (up, down). */
 const turnSchema = z.strictObject({
@@ -42,6 +44,7 @@ const turnSchema = z.strictObject({
   turn: z.enum(turns),
   pageId: refSchema.optional(),
 })
+/** Into how many directions a full turn may be divided for strokes. */
 export const strokeCounts = [2, 4, 6, 8, 12] as const
 /** A stroke of the pointer: direction 0 is up, then clockwise, of `of` directions. */
 const strokeSchema = z
@@ -76,11 +79,15 @@ export const triggerSchema = z.discriminatedUnion('kind', [
   popupSchema,
   sequenceSchema,
 ])
+/** Anything that can start a command: a chord, a button, a turn, a stroke, an entry of a pop-up set, or a sequence of chords. */
 export type Trigger = z.infer<typeof triggerSchema>
+/** Held modifiers and one key. */
 export type Chord = z.infer<typeof chordSchema>
 export type Sequence = z.infer<typeof sequenceSchema>
+/** One step of a dial or wheel. */
 export type Turn = (typeof turns)[number]
 
+/** A chord of a key, by its `code`, with the modifiers held, in the usual order. */
 export const chord = (keyCode: string, modifiersHeld: readonly Modifier[] = []): Chord => ({
   kind: 'chord',
   modifiers: sortModifiers(modifiersHeld),
@@ -101,6 +108,7 @@ export const heldOf = (trigger: Trigger): readonly Modifier[] =>
 export const withHeld = (trigger: Trigger, modifiersHeld: readonly Modifier[]): Trigger =>
   'modifiers' in trigger ? { ...trigger, modifiers: sortModifiers(modifiersHeld) } : trigger
 
+/** How the control is pressed; `press` for every trigger that knows no other way. */
 export const actOf = (trigger: Trigger): Act =>
   trigger.kind === 'key' || trigger.kind === 'button' ? trigger.act : 'press'
 

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { Command } from '../commands/index.js'
 import type { UsageReport } from './collect.js'
 import type { Routine, Usage } from './usage.js'
@@ -73,10 +74,11 @@ export interface UsageFigures {
   }[]
 }
 
+/** Uses of each command with their doubt, and what of the log could not be used. */
 export function usageFigures(
   usage: Usage,
   commands: readonly Command[],
-  hasTrigger: (commandId: string) => boolean,
+  hasTrigger: (commandId: CommandId) => boolean,
 ): UsageFigures {
   let uses = 0
   let menu = 0

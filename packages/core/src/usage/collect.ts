@@ -1,3 +1,4 @@
+import type { CommandId, ProgramId } from '../ids.js'
 import { fullName, liveContexts, type Command, type Program } from '../commands/index.js'
 import { frequentSequences } from './sequences.js'
 import { isoTimeMs } from './time.js'
@@ -31,13 +32,13 @@ export interface UsageReport {
   readonly unknown: readonly UnknownCommand[]
   readonly activeHours: number
   readonly sessions: number
-  readonly commands: readonly ({ readonly commandId: string; readonly uses: number } & Readonly<
+  readonly commands: readonly ({ readonly commandId: CommandId; readonly uses: number } & Readonly<
     Record<'byMenu' | 'byPointer' | 'byKey', number>
   >)[]
   readonly follows: readonly { readonly from: string; readonly to: string; readonly uses: number }[]
   readonly sequences: readonly {
-    readonly programId: string
-    readonly commandIds: readonly string[]
+    readonly programId: ProgramId
+    readonly commandIds: readonly CommandId[]
     readonly support: number
   }[]
 }

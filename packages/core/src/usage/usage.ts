@@ -1,3 +1,4 @@
+import { commandIdSchema, programIdSchema } from '../ids.js'
 import { z } from 'zod'
 
 const count = z.number().int().min(0)
@@ -16,18 +17,19 @@ export const usageSchema = z.strictObject({
   sequences: z
     .array(
       z.strictObject({
-        programId: z.string(),
-        commandIds: z.array(z.string()).min(2).max(20),
+        programId: programIdSchema,
+        commandIds: z.array(commandIdSchema).min(2).max(20),
         support: count,
       }),
     )
     .max(200),
   follows: z.array(z.strictObject({ from: z.string(), to: z.string(), uses: count })).max(2000),
 })
+/** How often commands are used, an active hour, from a log or by estimate. */
 export type Usage = z.infer<typeof usageSchema>
 
 const stepSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('command'), commandId: z.string().min(1) }),
+  z.strictObject({ kind: z.literal('command'), commandId: commandIdSchema }),
   z.strictObject({ kind: z.literal('point') }),
   z.strictObject({ kind: z.literal('drag') }),
   z.strictObject({ kind: z.literal('type'), characters: z.number().int().min(1).max(1000) }),
@@ -37,9 +39,11 @@ const stepSchema = z.discriminatedUnion('kind', [
 export const routineSchema = z.strictObject({
   id: z.string().min(1).max(80),
   name: z.string().min(1).max(120),
-  programId: z.string().min(1),
+  programId: programIdSchema,
   steps: z.array(stepSchema).min(1).max(60),
   timesPerHour: z.number().min(0).max(100_000),
 })
+/** One step: a command, pointing, typing or waiting. */
 export type RoutineStep = z.infer<typeof stepSchema>
+/** Steps that are done in a row, with how often an hour. */
 export type Routine = z.infer<typeof routineSchema>

@@ -3,8 +3,10 @@ import type { Finger } from '../hand/index.js'
 
 /** Operators of the keystroke-level model; F, a finger's movement, is told apart from the press that it ends in. */
 export const operatorKinds = ['M', 'P', 'B', 'H', 'F', 'K'] as const
+/** An operator of the keystroke-level model (Card, Moran and Newell 1980). */
 export type OperatorKind = (typeof operatorKinds)[number]
 
+/** What the operators of the keystroke-level model stand for, in words. */
 export const operatorNames: Readonly<Record<OperatorKind, string>> = {
   M: 'think, find',
   P: 'point',

@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { HandSide } from '../bench/index.js'
 import type { Command } from '../commands/index.js'
 import type { Trigger } from '../triggers/index.js'
@@ -12,7 +13,7 @@ export interface WorkContext {
   readonly side: HandSide
   readonly commands: ReadonlyMap<string, Command>
   /** triggers that reach the command; none when it goes through the menu */
-  triggersOf(commandId: string): readonly Trigger[]
+  triggersOf(commandId: CommandId): readonly Trigger[]
 }
 
 /** An operator with the step that it belongs to; the way back at the end belongs to none. */
@@ -21,6 +22,7 @@ export type StepOperator = Operator & { readonly step: number | null }
 /** How a command was given: by a key or button, by the pointing hand on its device, or through the menu. */
 export type Way = 'key' | 'pointer' | 'menu'
 
+/** Steps timed by operators, ms in total and of each. */
 export interface TimedWork {
   readonly ms: number
   readonly operators: readonly StepOperator[]
@@ -133,6 +135,7 @@ export interface WaysToDo {
   readonly dragMs: number
 }
 
+/** A command by its shortcut and by the menu, each timed, ms. */
 export function waysToDo(command: Command, context: WorkContext): WaysToDo {
   const step = { kind: 'command', commandId: command.id } as const
   const menuOnly: WorkContext = { ...context, triggersOf: () => [] }

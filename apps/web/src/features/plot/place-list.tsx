@@ -1,4 +1,4 @@
-import { severityWords } from '@reach-plot/core'
+import { severityWords, type CommandId } from '@reach-plot/core'
 import { verdictWords } from '../../parts/words.js'
 import { Lock, LockOpen } from 'lucide-react'
 import { useMemo } from 'react'
@@ -27,7 +27,7 @@ import { usePlaceList, type PlaceListView } from './use-place-list.js'
 export const fingerOf = (reach: ChordReach): string => reach.fingers[reach.keys.at(-1) ?? ''] ?? ''
 
 /** Findings that placing here would bring, before it is done. */
-function Foreseen({ commandId, place }: { commandId: string; place: CandidatePlace }) {
+function Foreseen({ commandId, place }: { commandId: CommandId; place: CandidatePlace }) {
   const { foresee } = useDerived()
   const found = useMemo(
     () => foresee(commandId, place.trigger).filter((c) => c.kind !== 'two-commands'),

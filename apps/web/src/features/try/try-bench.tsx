@@ -1,11 +1,11 @@
-import { deviceTitle, pagesOf } from '@reach-plot/core'
+import { deviceTitle, pagesOf, type ProgramId } from '@reach-plot/core'
 import { ChartKey } from '../../drawing/chart-key.js'
 import { DeviceOutline } from '../../drawing/device-outline.js'
 import { useTryBench } from './use-try-bench.js'
 
 /** The bench as keys that can be pressed; what stands on them in front is written on them. */
 export function TryBench(props: {
-  front: { readonly programId: string; readonly contextId: string }
+  front: { readonly programId: ProgramId; readonly contextId: string }
   onControl: (controlRef: string) => void
 }) {
   const view = useTryBench(props)

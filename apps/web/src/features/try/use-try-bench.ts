@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react'
-import { footprint } from '@reach-plot/core'
+import { footprint, type ProgramId } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
@@ -16,7 +16,7 @@ export function useTryBench({
   front,
   onControl,
 }: {
-  front: { readonly programId: string; readonly contextId: string }
+  front: { readonly programId: ProgramId; readonly contextId: string }
   onControl: (controlRef: string) => void
 }) {
   const plan = usePlan()

@@ -1,4 +1,4 @@
-import { fullName, triggerName, type Chord, type Trigger } from '@reach-plot/core'
+import { fullName, triggerName, type Chord, type Trigger, type CommandId } from '@reach-plot/core'
 import { CommandChooser } from '../command-chooser.js'
 import { TickField } from '../fields.js'
 import { reservedNote, verdictWords } from '../words.js'
@@ -13,7 +13,7 @@ import { useTriggerDialog, type TriggerDialogView } from './use-trigger-dialog.j
  */
 export function TriggerDialog(props: {
   /** chosen in the dialog where left out */
-  commandId?: string | undefined
+  commandId?: CommandId | undefined
   start: Trigger
   sends?: readonly Chord[]
   onClose: () => void

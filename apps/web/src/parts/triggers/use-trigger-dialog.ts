@@ -1,5 +1,12 @@
 import { useState } from 'react'
-import { reservedBy, triggerKey, triggerName, type Chord, type Trigger } from '@reach-plot/core'
+import {
+  reservedBy,
+  triggerKey,
+  triggerName,
+  type Chord,
+  type Trigger,
+  type CommandId,
+} from '@reach-plot/core'
 import { place } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
@@ -15,7 +22,7 @@ export function useTriggerDialog({
   onClose,
 }: {
   /** chosen in the dialog where left out */
-  commandId?: string | undefined
+  commandId?: CommandId | undefined
   start: Trigger
   sends?: readonly Chord[]
   onClose: () => void

@@ -36,10 +36,12 @@ export const copyArrangement = editWith(
   },
 )
 
+/** Makes an arrangement the one in use; unknown ids change nothing. */
 export const chooseArrangement = edit((plan: Plan, id: string) => {
   if (plan.arrangements.some((a) => a.id === id)) plan.activeArrangementId = id
 })
 
+/** Renames an arrangement; the defaults and empty names stay. */
 export const renameArrangement = edit((plan: Plan, id: string, name: string) => {
   const arrangement = plan.arrangements.find((a) => a.id === id)
   if (arrangement && !arrangement.isDefault && name.trim() !== '')

@@ -108,6 +108,7 @@ export const deleteBench = edit((plan: Plan, id: string) => {
   if (plan.activeBenchId === id) plan.activeBenchId = (plan.benches[0] as Bench).id
 })
 
+/** Renames a bench; an empty name changes nothing. */
 export const renameBench = edit((plan: Plan, id: string, name: string) => {
   const bench = plan.benches.find((b) => b.id === id)
   if (bench && name.trim() !== '') bench.name = name.trim().slice(0, 120)

@@ -1,9 +1,11 @@
+import type { ProgramId } from '../../ids.js'
 import { freshId } from '../ids.js'
 import type { Command, Program } from '../../commands/index.js'
 import type { Placement, Plan } from '../plan.js'
 import { edit, editWith } from './edit.js'
 import { setKeyWordsIn } from './labels.js'
 
+/** Changes parts of a command. */
 export const editCommand = edit(editCommandIn)
 
 function editCommandIn(plan: Plan, id: string, change: Partial<Omit<Command, 'id'>>): void {
@@ -22,7 +24,7 @@ function editCommandIn(plan: Plan, id: string, change: Partial<Omit<Command, 'id
 }
 
 /** Gives a command to another program, where it is live everywhere; ties to commands of the old one end. */
-export const moveToProgram = edit((plan: Plan, id: string, programId: string) => {
+export const moveToProgram = edit((plan: Plan, id: string, programId: ProgramId) => {
   const command = plan.commands.find((c) => c.id === id)
   if (!command || command.programId === programId || !plan.programs.some((p) => p.id === programId)) return
   command.programId = programId
@@ -38,11 +40,12 @@ export const moveToProgram = edit((plan: Plan, id: string, programId: string) =>
   }
 })
 
+/** Adds a command to a program; gives the plan and the new id. */
 export const addCommand = editWith(addCommandIn)
 
 export function addCommandIn(
   plan: Plan,
-  programId: string,
+  programId: ProgramId,
   contextIds: readonly string[],
   name: string,
 ): string {

@@ -98,6 +98,7 @@ function growToFit(device: DrawnDevice): void {
   device.heightMm = Math.min(1000, Math.max(device.heightMm, Math.ceil(front)))
 }
 
+/** Along which line, or to which size, chosen controls are brought. */
 export type Alignment =
   'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom' | 'across' | 'along' | 'size'
 

@@ -1,3 +1,4 @@
+import type { CommandId } from '../../ids.js'
 import type { Probe } from '../../bench/index.js'
 import type { OwnSystemKeys } from '../../systems/index.js'
 import { activeArrangement, activeBench } from '../access.js'
@@ -7,7 +8,7 @@ import { edit } from './edit.js'
 /** A finding as the person accepts it: by its id and the commands that it concerns. */
 interface Finding {
   readonly id: string
-  readonly commandIds: readonly string[]
+  readonly commandIds: readonly CommandId[]
 }
 
 /** Accepts a finding, with a note why; it comes back when it concerns other commands. */

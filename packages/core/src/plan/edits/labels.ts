@@ -1,3 +1,4 @@
+import type { CommandId } from '../../ids.js'
 import type { Icon, KeyLabel, KeyWords, LabelRule } from '../../label-design/index.js'
 import type { Stock } from '../../drawing/index.js'
 import type { Plan } from '../plan.js'
@@ -35,7 +36,7 @@ export const setKeyWords = edit(setKeyWordsIn)
 export function setKeyWordsIn(
   plan: Plan,
   controlId: string,
-  commandId: string,
+  commandId: CommandId,
   change: WordsChange | null,
 ): void {
   const words = plan.labels.keys.find((key) => key.controlId === controlId)?.words ?? []
@@ -50,14 +51,14 @@ export function setKeyWordsIn(
 }
 
 /** The text of a command on labels; empty for its name. */
-export const setLabelText = edit((plan: Plan, commandId: string, text: string) => {
+export const setLabelText = edit((plan: Plan, commandId: CommandId, text: string) => {
   const others = plan.labels.texts.filter((t) => t.commandId !== commandId)
   plan.labels.texts =
     text.trim() === '' ? others : [...others, { commandId, text: text.trim().slice(0, 120) }]
 })
 
 /** The short text of a command; empty for none. */
-export const setShortText = edit((plan: Plan, commandId: string, text: string) => {
+export const setShortText = edit((plan: Plan, commandId: CommandId, text: string) => {
   const command = plan.commands.find((c) => c.id === commandId)
   if (!command) return
   if (text.trim() === '') delete command.label
@@ -65,7 +66,7 @@ export const setShortText = edit((plan: Plan, commandId: string, text: string) =
 })
 
 /** The icon of a command; null for the one that its name suggests. */
-export const setIcon = edit((plan: Plan, commandId: string, icon: string | null) => {
+export const setIcon = edit((plan: Plan, commandId: CommandId, icon: string | null) => {
   const command = plan.commands.find((c) => c.id === commandId)
   if (!command) return
   if (icon === null) delete command.icon
@@ -97,6 +98,7 @@ export const putStock = edit((plan: Plan, stock: Stock) => {
   rule.stockId = stock.id
 })
 
+/** Deletes a label stock of the person; labels on it go back to plain A4. */
 export const dropStock = edit((plan: Plan, id: string) => {
   plan.labels.stocks = plan.labels.stocks.filter((s) => s.id !== id)
   if (plan.labels.rule.stockId === id) plan.labels.rule.stockId = 'a4'

@@ -1,3 +1,4 @@
+import type { ProgramId } from '../../ids.js'
 import { freshId } from '../ids.js'
 import type { Plan } from '../plan.js'
 import { drawnDevice } from './controls.js'
@@ -43,7 +44,7 @@ export const setOpens = edit(
 
 /** The program with which a page comes up by itself; null for one that a button opens. */
 export const setPageProgram = edit(
-  (plan: Plan, deviceId: string, pageId: string, programId: string | null) => {
+  (plan: Plan, deviceId: string, pageId: string, programId: ProgramId | null) => {
     const page = drawnDevice(plan, deviceId)?.pages.find((p) => p.id === pageId)
     if (!page) return
     if (programId === null) delete page.programId

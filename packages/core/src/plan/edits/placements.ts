@@ -1,3 +1,4 @@
+import type { CommandId } from '../../ids.js'
 import type { Command } from '../../commands/index.js'
 import { triggerKey, type Chord, type Trigger, type TriggerKey } from '../../triggers/index.js'
 import { activeArrangement } from '../access.js'
@@ -12,7 +13,7 @@ export function editableArrangement(plan: Plan): Arrangement | null {
 
 /** One command's way from a trigger to another. */
 export interface Move {
-  readonly commandId: string
+  readonly commandId: CommandId
   /** null for a command that has no trigger to leave */
   readonly from: Trigger | null
   /** null for a command that only leaves */
@@ -50,9 +51,9 @@ export function applyMoves<T extends Placed>(
     .map((placed) => relayFollows(placed, chordNow))
 }
 
-const placedKey = (commandId: string, trigger: Trigger): string => `${commandId}\n${triggerKey(trigger)}`
+const placedKey = (commandId: CommandId, trigger: Trigger): string => `${commandId}\n${triggerKey(trigger)}`
 
-const isPlacedOn = (placed: Placed, commandId: string, trigger: Trigger): boolean =>
+const isPlacedOn = (placed: Placed, commandId: CommandId, trigger: Trigger): boolean =>
   placed.commandId === commandId && triggerKey(placed.trigger) === triggerKey(trigger)
 
 /** A key of the board sends itself; a control of a device goes on sending what it sent. */
@@ -87,8 +88,9 @@ export function isSameDevice(a: Trigger, b: Trigger): boolean {
   return home(a) === home(b)
 }
 
+/** A command to place: where, in which contexts, instead of what it had or as well. */
 export interface PlaceEdit {
-  readonly commandId: string
+  readonly commandId: CommandId
   readonly trigger: Trigger
   /** keep the triggers that the command has now on the same device */
   readonly keepOld?: boolean
@@ -139,7 +141,7 @@ export const moveMany = edit((plan: Plan, moves: readonly Move[]) => {
 })
 
 /** Takes a command off one trigger, or off all of them. Relays that sent a removed chord stay, and the check tells. */
-export const removePlacement = edit((plan: Plan, commandId: string, trigger?: Trigger) => {
+export const removePlacement = edit((plan: Plan, commandId: CommandId, trigger?: Trigger) => {
   const arrangement = editableArrangement(plan)
   if (!arrangement) return
   const key: TriggerKey | null = trigger ? triggerKey(trigger) : null

@@ -25,6 +25,7 @@ export const editPopup = edit((plan: Plan, id: string, change: Partial<Omit<Popu
   )
 })
 
+/** Deletes a pop-up set with what stood in it. */
 export const deletePopup = edit((plan: Plan, id: string) => {
   const arrangement = editableArrangement(plan)
   if (!arrangement) return

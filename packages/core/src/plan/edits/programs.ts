@@ -1,3 +1,4 @@
+import type { ProgramId } from '../../ids.js'
 import type { Context, Program } from '../../commands/index.js'
 import type { Chord } from '../../triggers/index.js'
 import { freshId } from '../ids.js'
@@ -6,14 +7,16 @@ import { edit, editWith } from './edit.js'
 
 /** Edits of programs and contexts. */
 const programIn = (plan: Plan, id: string): Program | undefined => plan.programs.find((p) => p.id === id)
-const contextIn = (plan: Plan, programId: string, id: string): Context | undefined =>
+const contextIn = (plan: Plan, programId: ProgramId, id: string): Context | undefined =>
   programIn(plan, programId)?.contexts.find((c) => c.id === id)
 
+/** Adds a program with one context; gives the plan and the new id. */
 export const addProgram = editWith((plan: Plan, name: string) => {
   const id = freshId(name, new Set(plan.programs.map((p) => p.id)))
   plan.programs.push({ id, name, contexts: [{ id: 'main', name: 'Main', typing: false, overlaps: [] }] })
 })
 
+/** Renames a program; an empty name changes nothing. */
 export const renameProgram = edit((plan: Plan, id: string, name: string) => {
   const program = programIn(plan, id)
   if (program && name.trim() !== '') program.name = name.slice(0, 120)
@@ -30,6 +33,7 @@ export const deleteProgram = edit((plan: Plan, id: string) => {
       for (const page of device.pages) if (page.programId === id) delete page.programId
 })
 
+/** The key that opens the menus of a program, or null for none. */
 export const setMenuChord = edit((plan: Plan, id: string, chord: Chord | null) => {
   const program = programIn(plan, id)
   if (!program) return
@@ -37,17 +41,19 @@ export const setMenuChord = edit((plan: Plan, id: string, chord: Chord | null) =
   else delete program.menuChord
 })
 
-export const addContext = editWith((plan: Plan, programId: string, name: string) => {
+/** Adds a context to a program; gives the plan and the new id. */
+export const addContext = editWith((plan: Plan, programId: ProgramId, name: string) => {
   const program = programIn(plan, programId)
   if (!program) return
   const id = freshId(name, new Set(program.contexts.map((c) => c.id)))
   program.contexts.push({ id, name, typing: false, overlaps: [] })
 })
 
+/** Changes a context: name, whether text is typed, whether it is live everywhere. */
 export const editContext = edit(
   (
     plan: Plan,
-    programId: string,
+    programId: ProgramId,
     id: string,
     change: Partial<Pick<Context, 'name' | 'typing' | 'everywhere'>>,
   ) => {
@@ -58,7 +64,7 @@ export const editContext = edit(
 )
 
 /** Takes a context away; commands that lived there only are live in the contexts that are left. */
-export const deleteContext = edit((plan: Plan, programId: string, id: string) => {
+export const deleteContext = edit((plan: Plan, programId: ProgramId, id: string) => {
   const program = programIn(plan, programId)
   if (!program || program.contexts.length === 1) return
   program.contexts = program.contexts.filter((c) => c.id !== id)
@@ -72,7 +78,8 @@ export const deleteContext = edit((plan: Plan, programId: string, id: string) =>
   leaveContext(plan, programId, id)
 })
 
-export const setOverlap = edit((plan: Plan, programId: string, a: string, b: string, on: boolean) => {
+/** Whether two contexts of a program can be live together. */
+export const setOverlap = edit((plan: Plan, programId: ProgramId, a: string, b: string, on: boolean) => {
   const first = contextIn(plan, programId, a)
   const second = contextIn(plan, programId, b)
   if (!first || !second) return
@@ -89,6 +96,7 @@ export const setHost = edit((plan: Plan, id: string, inBrowser: boolean) => {
   else delete program.host
 })
 
+/** Whether the shortcuts of a program follow the printed character or the key position. */
 export const setBinds = edit((plan: Plan, id: string, binds: 'characters' | 'places') => {
   const program = programIn(plan, id)
   if (!program) return
@@ -97,7 +105,7 @@ export const setBinds = edit((plan: Plan, id: string, binds: 'characters' | 'pla
 })
 
 /** What was placed for that context alone goes with it. */
-function leaveContext(plan: Plan, programId: string, contextId: string): void {
+function leaveContext(plan: Plan, programId: ProgramId, contextId: string): void {
   const own = new Set(plan.commands.filter((c) => c.programId === programId).map((c) => c.id))
   for (const arrangement of plan.arrangements)
     arrangement.placements = arrangement.placements.flatMap((placed) => {

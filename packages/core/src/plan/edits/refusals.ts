@@ -1,3 +1,4 @@
+import type { CommandId } from '../../ids.js'
 import { ruleBook } from '../../commands/index.js'
 import { controlRefOf, type Trigger } from '../../triggers/index.js'
 import { activeArrangement } from '../access.js'
@@ -6,14 +7,14 @@ import type { PlaceEdit } from './placements.js'
 
 /** A rule of the person that forbids a change: what is locked stays, and what is barred takes nothing. */
 export type Refusal =
-  | { readonly kind: 'command is locked'; readonly commandId: string }
+  | { readonly kind: 'command is locked'; readonly commandId: CommandId }
   | { readonly kind: 'control is locked'; readonly control: string }
   | { readonly kind: 'control is barred'; readonly control: string }
 
 /** What keeps these commands from moving, or these triggers from being used; null when nothing does. */
 export function refusalOf(
   plan: Plan,
-  commandIds: readonly string[],
+  commandIds: readonly CommandId[],
   triggers: readonly Trigger[],
 ): Refusal | null {
   const rules = ruleBook(plan.rules)

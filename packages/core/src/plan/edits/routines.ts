@@ -19,6 +19,7 @@ export const keepRoutine = editWith((plan: Plan, routine: Routine): string => {
 
 const routineIn = (plan: Plan, id: string): Routine | undefined => plan.routines.find((r) => r.id === id)
 
+/** Renames a routine or says how often an hour it is done. */
 export const editRoutine = edit(
   (plan: Plan, id: string, change: Partial<Pick<Routine, 'name' | 'timesPerHour'>>) => {
     const routine = routineIn(plan, id)
@@ -26,10 +27,12 @@ export const editRoutine = edit(
   },
 )
 
+/** Deletes a routine. */
 export const deleteRoutine = edit((plan: Plan, id: string) => {
   plan.routines = plan.routines.filter((r) => r.id !== id)
 })
 
+/** Adds a step at the end of a routine, sixty at most. */
 export const addStep = edit((plan: Plan, id: string, step: RoutineStep) => {
   const routine = routineIn(plan, id)
   if (routine && routine.steps.length < 60) routine.steps.push(step)
@@ -41,6 +44,7 @@ export const removeStep = edit((plan: Plan, id: string, at: number) => {
   if (routine && routine.steps.length > 1) routine.steps.splice(at, 1)
 })
 
+/** Moves a step of a routine to another position. */
 export const moveStep = edit((plan: Plan, id: string, from: number, to: number) => {
   const steps = routineIn(plan, id)?.steps
   if (!steps || to < 0 || to >= steps.length) return

@@ -18,6 +18,7 @@ export const setPlanSettings = edit(
   },
 )
 
+/** Makes a bench the one in use; unknown ids change nothing. */
 export const chooseBench = edit((plan: Plan, id: string) => {
   if (plan.benches.some((b) => b.id === id)) plan.activeBenchId = id
 })
