@@ -10,6 +10,13 @@ const floors = [
 /** Arrows point down only: web, cli, server, demo -> core; the core imports no data and no app. */
 export default {
   forbidden: [
+    {
+      name: 'example-only-as-a-plan',
+      comment: 'the shipped app takes the example plan; its log is generated at the build and fetched',
+      severity: 'error',
+      from: { path: '^apps/web/src' },
+      to: { path: '^demo', pathNot: '^demo/demo\\.reachplot\\.json' },
+    },
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-is-alone',

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { benchSolver, keyControls, readPlan, reachWithHeld, type Modifier, type Plan } from '@reach-plot/core'
+import { loadLabelFont, type LabelFont } from '@reach-plot/core/drawing'
 import { derive, type Derived } from '../src/store/selectors.js'
 import type { ReachByControl } from '@reach-plot/core'
 
@@ -16,6 +18,18 @@ export function reachOfSet(derived: Derived, held: readonly Modifier[] = []): Re
     derived.env.layout.altGraph,
   )
 }
+
+const packages = createRequire(import.meta.url)
+
+/** The label font from its package, as the browser fetches it. */
+export const readLabelFont = (): LabelFont =>
+  loadLabelFont(
+    ['latin', 'latin-ext'].map((part) =>
+      readFileSync(
+        packages.resolve(`@fontsource/barlow-condensed/files/barlow-condensed-${part}-500-normal.woff`),
+      ),
+    ),
+  )
 
 export const idOf = (plan: Plan, name: string): string => plan.commands.find((c) => c.name === name)!.id
 

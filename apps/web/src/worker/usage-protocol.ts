@@ -16,6 +16,4 @@ export interface UsageProgress {
 /** What the usage worker does. It is ended, not asked, to stop: reading holds its thread. */
 export interface UsageService {
   read(file: File, plan: UsagePlan, onProgress: (progress: UsageProgress) => void): Promise<UsageReport>
-  /** reads the demo's season, which is drawn from its seed */
-  readSeason(planText: string, onProgress: (progress: UsageProgress) => void): Promise<UsageReport>
 }

@@ -1,6 +1,4 @@
-import { readPlan, usageReader } from '@reach-plot/core'
-import rates from '../../../../demo/rates.json'
-import { demoSeason, season } from '../../../../demo/season.js'
+import { usageReader } from '@reach-plot/core'
 import type { UsageService } from './usage-protocol.js'
 
 /** What the usage worker does: reads logs. */
@@ -16,17 +14,6 @@ export const usageService: UsageService = {
       // characters for bytes: near enough for a bar
       doneBytes += value.length
       onProgress({ doneBytes, totalBytes: file.size, rows: reader.rows })
-    }
-    return reader.finish()
-  },
-  async readSeason(planText, onProgress) {
-    const plan = readPlan(planText, 'plan')
-    const reader = usageReader(plan, 'season.csv')
-    for (const piece of season(plan, rates)) {
-      reader.push(piece)
-      onProgress({ doneBytes: reader.rows, totalBytes: demoSeason.rows, rows: reader.rows })
-      // lets the messages out
-      await new Promise((resolve) => setTimeout(resolve))
     }
     return reader.finish()
   },

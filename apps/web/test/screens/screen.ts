@@ -43,3 +43,12 @@ export const doing = (what: () => void): Promise<void> =>
     what()
     await new Promise((done) => setTimeout(done, 250))
   })
+
+/** Waits for something that follows in its own time. */
+export async function until(holds: () => boolean, withinMs = 20_000): Promise<void> {
+  const end = Date.now() + withinMs
+  while (!holds()) {
+    if (Date.now() > end) throw new Error(`not within ${withinMs} ms`)
+    await doing(() => undefined)
+  }
+}

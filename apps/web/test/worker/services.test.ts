@@ -1,8 +1,10 @@
 import { describe, expect, test, vi } from 'vitest'
-import { reachSituation, writePlan } from '@reach-plot/core'
+import { reachSituation } from '@reach-plot/core'
 import { reachService } from '../../src/worker/reach-service.js'
 import { solveService } from '../../src/worker/solve-service.js'
 import { usageService } from '../../src/worker/usage-service.js'
+import rates from '../../../../demo/rates.json'
+import { season } from '../../../../demo/season.js'
 import { demo, derive, idOf, reachOfSet } from '../build.js'
 
 const plan = demo()
@@ -84,7 +86,8 @@ describe('the usage worker', () => {
     )
   })
   test('the demo’s season is read as a log', async () => {
-    const report = await usageService.readSeason(writePlan(plan), () => undefined)
+    const log = new File([...season(plan, rates)], 'season.csv')
+    const report = await usageService.read(log, plan, () => undefined)
     expect(report.goodRows).toBeGreaterThan(200_000)
   })
 })

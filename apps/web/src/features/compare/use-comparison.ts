@@ -15,11 +15,11 @@ export function useComparison(ids: readonly string[]): {
     plan: null,
     columns: [],
   })
-  const key = ids.join(' ')
+  const key = JSON.stringify(ids)
   useEffect(() => {
     let wanted = true
     solveService()
-      .compare(plan, key.split(' '))
+      .compare(plan, JSON.parse(key) as string[])
       .then((columns) => {
         if (wanted) setFound({ key, plan, columns })
       }, showProblem)

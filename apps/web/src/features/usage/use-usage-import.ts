@@ -1,6 +1,6 @@
 import { proxy, wrap } from 'comlink'
 import { create } from 'zustand'
-import { checkFileSize, maxUsageBytes, writePlan, type Plan, type UsageReport } from '@reach-plot/core'
+import { checkFileSize, maxUsageBytes, type Plan, type UsageReport } from '@reach-plot/core'
 import { showProblem } from '../../store/problem.js'
 import type { UsageProgress, UsageService } from '../../worker/usage-protocol.js'
 
@@ -68,5 +68,11 @@ export async function importUsage(file: File, plan: Plan): Promise<void> {
   )
 }
 
-export const importSeason = (plan: Plan): Promise<void> =>
-  start('season.csv', 1, (service, onProgress) => service.readSeason(writePlan(plan), onProgress))
+/** Reads the log of the example, which is drawn from its seed when the app is built. */
+export const importSeason = ({ programs, commands }: Plan): Promise<void> =>
+  start('season.csv', 1, async (service, onProgress) => {
+    const response = await fetch('/demo/season.csv')
+    if (!response.ok) throw new Error(`the example’s log could not be read (${response.status})`)
+    const file = new File([await response.blob()], 'season.csv')
+    return service.read(file, { programs, commands }, onProgress)
+  })
