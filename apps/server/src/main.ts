@@ -10,7 +10,11 @@ try {
   process.exit(2)
 }
 const { port } = settings
-const app = await buildApp(fileURLToPath(new URL('../../web/dist', import.meta.url)), settings)
+const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url))
+const app = await buildApp(webRoot, settings).catch((error: unknown) => {
+  console.error((error as Error).message)
+  process.exit(2)
+})
 try {
   // the loopback interface only: plans are the person's own
   await app.listen({ port, host: '127.0.0.1' })

@@ -34,6 +34,63 @@ describe('who may ask', () => {
     expect(await ask({ host: 'localhost:4747', origin: 'https://elsewhere.example' })).toBe(403)
     expect(await ask({ host: 'localhost:4747', origin: 'null' })).toBe(403)
     expect(await ask({ host: 'rebound.example' })).toBe(403)
+    // the same host and port by another scheme is another page
+    for (const scheme of ['https', 'ftp', 'ws', 'file'])
+      expect(await ask({ host: 'localhost:4747', origin: `${scheme}://localhost:4747` })).toBe(403)
+    for (const [site, code] of [
+      ['same-origin', 200],
+      ['none', 200],
+      ['same-site', 403],
+      ['cross-site', 403],
+    ] as const)
+      expect(await ask({ host: 'localhost:4747', 'sec-fetch-site': site })).toBe(code)
+  })
+  test('a link from elsewhere opens the app, but nothing that does or tells something', async () => {
+    const app = await openApp()
+    const ask = async (method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string): Promise<number> =>
+      (await app.inject({ method, url, headers: { host: 'localhost:4747', 'sec-fetch-site': 'cross-site' } }))
+        .statusCode
+    expect(await ask('GET', '/clashes')).toBe(200)
+    for (const [method, url] of [
+      ['GET', '/api/printers'],
+      ['POST', '/api/printers/status'],
+      ['POST', '/api/print'],
+      ['POST', '/api/print/ticket-0001/status'],
+      ['DELETE', '/api/print/ticket-0001'],
+      ['PUT', '/api/stand-in/faults'],
+      ['POST', '/ipp/print'],
+    ] as const)
+      expect(await ask(method, url), `${method} ${url}`).toBe(403)
+    // what reached out by a mere address does so no longer
+    expect((await app.inject('/api/printers/status?printer=ipp://127.0.0.1/ipp')).statusCode).toBe(404)
+    expect((await app.inject('/api/print/ticket-0001')).statusCode).toBe(404)
+  })
+  test('who is turned away gets the same headers', async () => {
+    const app = await openApp()
+    const [letIn, away] = await Promise.all([
+      app.inject({ url: '/clashes', headers: { host: 'localhost:4747' } }),
+      app.inject({ url: '/clashes', headers: { host: 'rebound.example' } }),
+    ])
+    expect(away.statusCode).toBe(403)
+    for (const name of [
+      'content-security-policy',
+      'x-content-type-options',
+      'x-frame-options',
+      'referrer-policy',
+    ])
+      expect(away.headers[name], name).toBe(letIn.headers[name])
+    expect(away.headers['content-security-policy']).toBeDefined()
+  })
+  test('what cannot be read is answered with a code and no words of the engine', async () => {
+    const app = await openApp()
+    const answer = await app.inject({
+      method: 'PUT',
+      url: '/api/stand-in/faults',
+      headers: { 'content-type': 'application/json' },
+      payload: '{"faults": [',
+    })
+    expect(answer.statusCode).toBe(400)
+    expect(answer.json()).toEqual({ code: expect.any(String), error: 'The request cannot be read.' })
   })
   test('a body that is larger than its kind may be is refused before it is read', async () => {
     const app = await openApp()

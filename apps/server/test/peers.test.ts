@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
-import { cancelJob, findJob, isOver, jobStatus, printerStatus, sendOrder } from '@reach-plot/ipp'
+import { cancelJob, findJob, isOver, jobOf, jobStatus, printerStatus, sendOrder } from '@reach-plot/ipp'
 import { choosePrintForm } from '@reach-plot/print'
 import { endPeers, evePrinter, ipptool } from './peers.js'
 import { listening, pdf, raster, until } from './open.js'
@@ -31,7 +31,11 @@ describe('printing on a printer that nobody here wrote', () => {
   test('documents go through the server to ippeveprinter and arrive whole, each once', async () => {
     const { address, spool } = await evePrinter()
     const server = await listening()
-    const asked = await fetch(`${server.url}/api/printers/status?printer=${address}`)
+    const asked = await fetch(`${server.url}/api/printers/status`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ printer: address }),
+    })
     const takes = (await asked.json()) as Parameters<typeof choosePrintForm>[0]
     expect(choosePrintForm(takes, 'pwg', 203)).toMatchObject({
       format: 'image/pwg-raster',
@@ -59,7 +63,10 @@ describe('printing on a printer that nobody here wrote', () => {
       // the same order again
       await post()
       const done = await until(
-        async () => (await (await fetch(`${server.url}/api/print/${ticket}`)).json()) as { state: string },
+        async () =>
+          (await (await fetch(`${server.url}/api/print/${ticket}/status`, { method: 'POST' })).json()) as {
+            state: string
+          },
         (t) => t.state === 'done',
       )
       expect(done.state).toBe('done')
@@ -88,14 +95,16 @@ describe('printing on a printer that nobody here wrote', () => {
     }
     // this printer has office paper only, and says so
     const label = { ...order, ticket: 'ticket-eve-0002', widthMm: 14, heightMm: 14 }
-    await expect(sendOrder(address, label, false)).rejects.toThrow(/does not have this paper or label size/)
-    const first = await sendOrder(address, order, false)
-    expect(await sendOrder(address, order, true)).toMatchObject({ jobId: first.jobId })
+    await expect(sendOrder(address, label)).rejects.toThrow(/does not have this paper or label size/)
+    const first = await sendOrder(address, order)
+    expect(await findJob(address, order)).toMatchObject({ jobId: first.jobId, hasDocument: true })
+    expect(await jobOf(address, first.jobId, order)).toMatchObject({ jobId: first.jobId })
+    expect(await jobOf(address, first.jobId, { ticket: 'ticket-eve-0009' })).toBeNull()
     await cancelJob(address, first.jobId)
     await until(
       () => jobStatus(address, first.jobId),
       (j) => isOver(j.state),
     )
-    expect(await findJob(address, order.ticket)).toMatchObject({ jobId: first.jobId })
+    expect(await findJob(address, order)).toMatchObject({ jobId: first.jobId })
   })
 })

@@ -36,6 +36,7 @@ const ticket = (state: Ticket['state'], message = ''): Ticket => ({
   message,
   jobId: 1,
   pagesDone: null,
+  wasSent: state !== 'sending',
 })
 const order = () => ({
   query: {
@@ -76,7 +77,11 @@ describe('an order', () => {
     expect(usePrint.getState().ticket!.state).toBe('waiting')
     await vi.advanceTimersByTimeAsync(5000)
     expect(usePrint.getState().ticket!.state).toBe('done')
-    expect(asked).toEqual(['POST /api/print', 'GET /api/print/ticket-0001', 'GET /api/print/ticket-0001'])
+    expect(asked).toEqual([
+      'POST /api/print',
+      'POST /api/print/ticket-0001/status',
+      'POST /api/print/ticket-0001/status',
+    ])
   })
   test('is sent again under its own ticket', async () => {
     server({ body: ticket('waiting', 'Its cover is open.') })

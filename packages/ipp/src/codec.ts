@@ -1,4 +1,5 @@
 import ipp from '@sealsystems/ipp'
+import { checkedHead } from './checked.js'
 
 export type Attributes = Readonly<Record<string, unknown>>
 
@@ -18,20 +19,27 @@ export interface IppMessage {
 const group = (value: unknown): Attributes[] =>
   Array.isArray(value) ? (value as Attributes[]) : value === undefined ? [] : [value as Attributes]
 
+/** What the codec makes of the head of a message, before it is put in order. */
+export type RawMessage = ReturnType<typeof ipp.parse>
+
 /** @throws Error when the bytes are no IPP message */
 export function decode(bytes: Uint8Array): IppMessage {
-  const raw = ipp.parse(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength))
-  return {
-    version: raw.version ?? '',
-    operation: raw.operation,
-    statusCode: raw.statusCode,
-    id: raw.id ?? 0,
-    operationAttributes: group(raw['operation-attributes-tag'])[0] ?? {},
-    jobs: group(raw['job-attributes-tag']),
-    printer: group(raw['printer-attributes-tag'])[0] ?? {},
-    data: raw.data ?? new Uint8Array(0),
-  }
+  const whole = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const { head, documentAt } = checkedHead(whole)
+  return messageOf(ipp.parse(head), whole.subarray(documentAt))
 }
+
+/** Puts in order what the codec has read. */
+export const messageOf = (raw: RawMessage, data: Uint8Array): IppMessage => ({
+  version: raw.version ?? '',
+  operation: raw.operation,
+  statusCode: raw.statusCode,
+  id: raw.id ?? 0,
+  operationAttributes: group(raw['operation-attributes-tag'])[0] ?? {},
+  jobs: group(raw['job-attributes-tag']),
+  printer: group(raw['printer-attributes-tag'])[0] ?? {},
+  data,
+})
 
 export interface OutMessage {
   readonly version?: string

@@ -7,6 +7,7 @@ export {
   type IppMessage,
   type OutMessage,
 } from './codec.js'
+export { decodeApart } from './decode-apart.js'
 export { IppProblem, type IppProblemCode } from './problem.js'
 export { printerUrl, requestLimits } from './request.js'
 export { printerStatus, type PrinterStatus } from './printer.js'
@@ -14,10 +15,13 @@ export {
   cancelJob,
   findJob,
   isOver,
+  jobOf,
   jobStates,
   jobStatus,
   sendOrder,
+  type FoundJob,
   type JobState,
   type JobStatus,
   type PrintOrder,
+  type SendSteps,
 } from './job.js'

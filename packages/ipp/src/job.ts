@@ -10,6 +10,8 @@ export type Sides = 'two-sided-short-edge'
 export interface PrintOrder {
   /** tells this order from every other; stands in the job's name, so that it is found again after a broken line */
   readonly ticket: string
+  /** which attempt at the order it is, from 1; each has a job of its own */
+  readonly attempt?: number | undefined
   readonly name: string
   readonly format: 'application/pdf' | 'image/pwg-raster'
   readonly document: Uint8Array
@@ -48,9 +50,13 @@ export const isOver = (state: JobState): boolean =>
 
 const userName = 'reach-plot'
 
-const nameOf = (order: Pick<PrintOrder, 'ticket' | 'name'>): string =>
+/** What a job's name ends with: ticket and attempt. */
+const markOf = ({ ticket, attempt = 1 }: Pick<PrintOrder, 'ticket' | 'attempt'>): string =>
+  attempt === 1 ? `[${ticket}]` : `[${ticket} ${attempt}]`
+
+const nameOf = (order: Pick<PrintOrder, 'ticket' | 'attempt' | 'name'>): string =>
   // names are at most 255 bytes; the ticket must not be cut off
-  `${order.name.slice(0, 60)} [${order.ticket}]`
+  `${order.name.slice(0, 60)} ${markOf(order)}`
 
 function statusOf(job: Attributes): JobStatus {
   const state = textOf(job, 'job-state')
@@ -76,14 +82,22 @@ const jobAttributes = [
   'number-of-documents',
 ]
 
+/** A job, and whether a document has reached it as far as the printer says. */
+export type FoundJob = JobStatus & { readonly hasDocument: boolean }
+
+const foundOf = (job: Attributes): FoundJob => ({
+  ...statusOf(job),
+  hasDocument: job['number-of-documents'] !== 0,
+})
+
 /**
- * The job of that ticket, finished or not, or null when the printer has none.
+ * The job of that order, finished or not, or null when the printer knows none by its name.
  * @throws IppProblem
  */
 export async function findJob(
   address: string,
-  ticket: string,
-): Promise<(JobStatus & { hasDocument: boolean }) | null> {
+  order: Pick<PrintOrder, 'ticket' | 'attempt'>,
+): Promise<FoundJob | null> {
   for (const which of ['not-completed', 'completed']) {
     const { jobs } = await ippRequest(address, {
       operation: 'Get-Jobs',
@@ -93,14 +107,37 @@ export async function findJob(
         'requested-attributes': jobAttributes,
       },
     })
-    const job = jobs.find((j) => textOf(j, 'job-name').endsWith(`[${ticket}]`))
-    if (job) return { ...statusOf(job), hasDocument: job['number-of-documents'] !== 0 }
+    const job = jobs.find((j) => textOf(j, 'job-name').endsWith(markOf(order)))
+    if (job) return foundOf(job)
   }
   return null
 }
 
+/**
+ * The job of that number where it is this order's: a printer that was restarted counts from 1 again, and the number may
+ * be another's by now. Null when it is another's, or forgotten.
+ * @throws IppProblem
+ */
+export async function jobOf(
+  address: string,
+  jobId: number,
+  order: Pick<PrintOrder, 'ticket' | 'attempt'>,
+): Promise<FoundJob | null> {
+  let job: Attributes
+  try {
+    job = await jobAttributesOf(address, jobId)
+  } catch (error) {
+    if (error instanceof IppProblem && error.status === 'client-error-not-found') return null
+    throw error
+  }
+  return textOf(job, 'job-name').endsWith(markOf(order)) ? foundOf(job) : null
+}
+
 /** @throws IppProblem `REFUSED` with `client-error-not-found` when the printer has forgotten it */
-export async function jobStatus(address: string, jobId: number): Promise<JobStatus> {
+export const jobStatus = async (address: string, jobId: number): Promise<JobStatus> =>
+  statusOf(await jobAttributesOf(address, jobId))
+
+async function jobAttributesOf(address: string, jobId: number): Promise<Attributes> {
   const { jobs } = await ippRequest(address, {
     operation: 'Get-Job-Attributes',
     operationAttributes: {
@@ -109,7 +146,7 @@ export async function jobStatus(address: string, jobId: number): Promise<JobStat
       'requested-attributes': jobAttributes,
     },
   })
-  return statusOf({ 'job-id': jobId, ...jobs[0] })
+  return { 'job-id': jobId, ...jobs[0] }
 }
 
 /** @throws IppProblem `REFUSED` with `client-error-not-possible` when the job is over */
@@ -120,27 +157,27 @@ export async function cancelJob(address: string, jobId: number): Promise<void> {
   })
 }
 
+/** What is done while an order is sent; each is waited for before anything else goes out. */
+export interface SendSteps {
+  /** the job that was made for this attempt before, whose document was never sent */
+  readonly madeJobId?: number | null
+  /** the printer has given a number */
+  readonly onCreated?: (jobId: number) => Promise<void> | void
+  /** the document goes out next; from here on it may be printed */
+  readonly beforeDocument?: () => Promise<void> | void
+}
+
 /**
- * Sends an order to the printer and returns its job. Where it was sent before, the job that the printer has is taken
- * up and nothing is printed a second time.
- * @param isRetry the order was sent before, and nobody knows whether it arrived
- * @param onCreated told the job's number as soon as the printer has given one
+ * Sends an order to the printer, once, and returns its job. Whether it may be sent is the caller's to know.
  * @throws IppProblem
  */
 export async function sendOrder(
   address: string,
   order: PrintOrder,
-  isRetry: boolean,
-  onCreated: (jobId: number) => void = () => undefined,
+  { madeJobId = null, onCreated, beforeDocument }: SendSteps = {},
 ): Promise<JobStatus> {
   const printer = await printerStatus(address)
   checkTaken(printer, order)
-  if (isRetry) {
-    const known = await findJob(address, order.ticket)
-    if (known?.hasDocument) return known
-    // the job was made but the line broke before its document: the same job gets it now
-    if (known && !isOver(known.state)) return sendDocument(address, order, known.jobId)
-  }
   const job = {
     'requesting-user-name': userName,
     'job-name': nameOf(order),
@@ -155,25 +192,43 @@ export async function sendOrder(
       },
     },
   }
+  const made = madeJobId === null ? null : await jobOf(address, madeJobId, order)
+  if (made && !isOver(made.state) && !made.hasDocument) {
+    await beforeDocument?.()
+    return sendDocument(address, order, made.jobId)
+  }
   if (printer.operations.includes('Create-Job') && printer.operations.includes('Send-Document')) {
-    const made = await ippRequest(address, {
+    const created = await ippRequest(address, {
       operation: 'Create-Job',
       operationAttributes: job,
       jobs: [template],
     })
-    const jobId = Number(made.jobs[0]?.['job-id'])
-    onCreated(jobId)
+    const jobId = jobIdOf(created.jobs[0])
+    await onCreated?.(jobId)
+    await beforeDocument?.()
     return sendDocument(address, order, jobId)
   }
+  await beforeDocument?.()
   const printed = await ippRequest(address, {
     operation: 'Print-Job',
     operationAttributes: { ...job, 'document-format': order.format },
     jobs: [template],
     data: order.document,
   })
-  const status = statusOf(printed.jobs[0] ?? {})
-  onCreated(status.jobId)
+  const status = { ...statusOf(printed.jobs[0] ?? {}), jobId: jobIdOf(printed.jobs[0]) }
+  await onCreated?.(status.jobId)
   return status
+}
+
+/** @throws IppProblem `NOT_IPP` when the answer names no job */
+function jobIdOf(job: Attributes | undefined): number {
+  const id = Number(job?.['job-id'])
+  if (!Number.isInteger(id))
+    throw new IppProblem(
+      'NOT_IPP',
+      'The printer took the job without giving it a number. Look at the printer.',
+    )
+  return id
 }
 
 async function sendDocument(address: string, order: PrintOrder, jobId: number): Promise<JobStatus> {

@@ -1,11 +1,12 @@
 import { randomInt } from 'node:crypto'
 import http from 'node:http'
 import https from 'node:https'
-import { decode, encode, textOf, type IppMessage, type OutMessage } from './codec.js'
+import { encode, textOf, type IppMessage, type OutMessage } from './codec.js'
+import { decodeApart } from './decode-apart.js'
 import { IppProblem, refusal } from './problem.js'
 
-/** Waiting for an answer, ms; and the most that a printer may answer, bytes. Assumed. */
-export const requestLimits = { timeoutMs: 20_000, answerBytes: 4_000_000 } as const
+/** Waiting for the next byte and for the whole answer, ms; and the most that a printer may answer, bytes. Assumed. */
+export const requestLimits = { timeoutMs: 20_000, wholeMs: 120_000, answerBytes: 4_000_000 } as const
 
 /**
  * Where an `ipp:` or `ipps:` address leads by HTTP (RFC 8010: port 631 where none is given).
@@ -28,7 +29,15 @@ export function printerUrl(address: string): URL {
       `“${address.slice(0, 80)}” is no address of a printer. It must begin with ipp:// or ipps:// and hold no password.`,
     )
   const scheme = url.protocol === 'ipps:' ? 'https' : 'http'
-  return new URL(`${scheme}://${url.hostname}:${url.port || '631'}${url.pathname}${url.search}`)
+  try {
+    // hosts of HTTP are held to more than those of a scheme that URL does not know, such as numbers up to 255
+    return new URL(`${scheme}://${url.hostname}:${url.port || '631'}${url.pathname}${url.search}`)
+  } catch {
+    throw new IppProblem(
+      'ADDRESS',
+      `“${address.slice(0, 80)}” is no address of a printer: there can be no host “${url.hostname.slice(0, 60)}”. Write it as in ipp://127.0.0.1:631/ipp/print.`,
+    )
+  }
 }
 
 /**
@@ -49,7 +58,7 @@ export async function ippRequest(
   const answer = await post(printerUrl(address), body, signal)
   let read: IppMessage
   try {
-    read = decode(answer)
+    read = await decodeApart(answer)
   } catch {
     throw new IppProblem('NOT_IPP', 'What answers at this address is no IPP printer. Check the address.')
   }
@@ -82,6 +91,9 @@ function post(url: URL, body: Buffer, signal?: AbortSignal): Promise<Buffer> {
         method: 'POST',
         headers: { 'content-type': 'application/ipp', 'content-length': body.length },
         timeout: requestLimits.timeoutMs,
+        // a line of its own: one that is kept open may be closed by the printer at the moment of sending, and then
+        // nobody knows whether it arrived
+        agent: false,
         ...(signal && { signal }),
       },
       (response) => {
@@ -106,11 +118,17 @@ function post(url: URL, body: Buffer, signal?: AbortSignal): Promise<Buffer> {
       },
     )
     request.on('socket', (socket) => {
-      if (socket.connecting) socket.once('connect', () => (connected = true))
-      else connected = true
+      // nothing is sent over a line that is to be secure before it is
+      socket.once(url.protocol === 'https:' ? 'secureConnect' : 'connect', () => (connected = true))
     })
+    const whole = setTimeout(() => request.destroy(new Error('no answer in time')), requestLimits.wholeMs)
     request.on('timeout', () => request.destroy(new Error('no answer in time')))
     request.on('error', fail)
+    request.on('close', () => {
+      clearTimeout(whole)
+      // a line that is cut within an answer has no error of its own
+      fail(new Error('it ended early'))
+    })
     request.end(body)
   })
 }

@@ -5,6 +5,7 @@ import {
   decode,
   encode,
   findJob,
+  jobOf,
   printerStatus,
   sendOrder,
   IppProblem,
@@ -91,7 +92,7 @@ describe('sending an order', () => {
       'Create-Job': () => job(5),
       'Send-Document': () => job(5, 'processing'),
     })
-    expect(await sendOrder(to.address, order(), false)).toMatchObject({ jobId: 5, state: 'processing' })
+    expect(await sendOrder(to.address, order())).toMatchObject({ jobId: 5, state: 'processing' })
     expect(to.names()).toEqual(['Get-Printer-Attributes', 'Create-Job', 'Send-Document'])
     const [, create, send] = to.asked
     expect(create!.operationAttributes['job-name']).toBe('Labels [ticket-1234]')
@@ -107,36 +108,61 @@ describe('sending an order', () => {
       printer: { ...ready().printer, 'operations-supported': ['Print-Job'] },
     })
     const to = await printer({ 'Get-Printer-Attributes': plain, 'Print-Job': () => job(9) })
-    expect(await sendOrder(to.address, order(), false)).toMatchObject({ jobId: 9 })
+    expect(await sendOrder(to.address, order())).toMatchObject({ jobId: 9 })
     expect(to.names()).toEqual(['Get-Printer-Attributes', 'Print-Job'])
   })
-  test('again takes up the job that the printer has, and prints nothing twice', async () => {
+  test('the job of an order is found by its name, finished or not, each attempt by its own', async () => {
     const to = await printer({
-      'Get-Printer-Attributes': ready,
       'Get-Jobs': ({ operationAttributes: a }) =>
-        a['which-jobs'] === 'completed' ? job(5, 'completed', { 'job-name': 'Labels [ticket-1234]' }) : ok,
+        a['which-jobs'] === 'completed'
+          ? job(5, 'completed', { 'job-name': 'Labels [ticket-1234]', 'number-of-documents': 1 })
+          : job(4, 'pending', { 'job-name': 'Labels [ticket-1234 2]', 'number-of-documents': 0 }),
     })
-    expect(await sendOrder(to.address, order(), true)).toMatchObject({ jobId: 5, state: 'completed' })
-    expect(to.names()).toEqual(['Get-Printer-Attributes', 'Get-Jobs', 'Get-Jobs'])
+    const ticket = 'ticket-1234'
+    expect(await findJob(to.address, { ticket })).toMatchObject({ jobId: 5, hasDocument: true })
+    expect(await findJob(to.address, { ticket, attempt: 2 })).toMatchObject({ jobId: 4, hasDocument: false })
+    expect(await findJob(to.address, { ticket: 'another-one' })).toBeNull()
   })
-  test('again gives the document to a job whose line broke before it', async () => {
+  test('a number that is another’s by now is not taken for the order’s', async () => {
+    const to = await printer({
+      'Get-Job-Attributes': ({ operationAttributes: a }) =>
+        a['job-id'] === 9
+          ? { statusCode: 'client-error-not-found' }
+          : job(Number(a['job-id']), 'completed', { 'job-name': 'Somebody’s letter' }),
+    })
+    expect(await jobOf(to.address, 1, { ticket: 'ticket-1234' })).toBeNull()
+    expect(await jobOf(to.address, 9, { ticket: 'ticket-1234' })).toBeNull()
+  })
+  test('a job that was made before gets the document now, where it has none', async () => {
     const to = await printer({
       'Get-Printer-Attributes': ready,
-      'Get-Jobs': () =>
+      'Get-Job-Attributes': () =>
         job(5, 'pending-held', { 'job-name': 'Labels [ticket-1234]', 'number-of-documents': 0 }),
       'Send-Document': ({ operationAttributes: a }) => job(Number(a['job-id'])),
     })
-    expect(await sendOrder(to.address, order(), true)).toMatchObject({ jobId: 5 })
-    expect(to.names()).toEqual(['Get-Printer-Attributes', 'Get-Jobs', 'Send-Document'])
+    expect(await sendOrder(to.address, order(), { madeJobId: 5 })).toMatchObject({ jobId: 5 })
+    expect(to.names()).toEqual(['Get-Printer-Attributes', 'Get-Job-Attributes', 'Send-Document'])
   })
-  test('again to a printer that never had it prints it', async () => {
-    const to = await printer({
-      'Get-Printer-Attributes': ready,
-      'Get-Jobs': () => job(4, 'pending', { 'job-name': 'Labels [another-one]' }),
-      'Create-Job': () => job(6),
-      'Send-Document': () => job(6),
-    })
-    expect(await sendOrder(to.address, order(), true)).toMatchObject({ jobId: 6 })
+  test('says before the document goes out, and waits until that is noted', async () => {
+    for (const operations of [['Print-Job'], ['Create-Job', 'Send-Document']]) {
+      const to = await printer({
+        'Get-Printer-Attributes': () => ({
+          ...ready(),
+          printer: { ...ready().printer, 'operations-supported': operations },
+        }),
+        'Create-Job': () => job(5),
+        'Send-Document': () => job(5),
+        'Print-Job': () => job(5),
+      })
+      let asked: readonly (string | undefined)[] = []
+      const beforeDocument = async (): Promise<void> => {
+        await new Promise((resolve) => setTimeout(resolve, 30))
+        asked = to.names()
+      }
+      await sendOrder(to.address, order(), { beforeDocument })
+      expect(asked).not.toContain(operations.at(-1))
+      expect(to.names().at(-1)).toBe(operations.at(-1))
+    }
   })
   test('tells the number of the job as soon as there is one', async () => {
     const to = await printer({
@@ -145,7 +171,9 @@ describe('sending an order', () => {
       'Send-Document': () => 'break',
     })
     const seen: number[] = []
-    expect(await codeOf(sendOrder(to.address, order(), false, (id) => seen.push(id)))).toBe('BROKEN')
+    expect(await codeOf(sendOrder(to.address, order(), { onCreated: (id) => void seen.push(id) }))).toBe(
+      'BROKEN',
+    )
     expect(seen).toEqual([5])
   })
 })
@@ -158,9 +186,9 @@ describe('what goes wrong', () => {
         printer: { ...ready().printer, 'printer-is-accepting-jobs': false },
       }),
     })
-    await expect(sendOrder(shut.address, order(), false)).rejects.toThrow(/takes no jobs/)
+    await expect(sendOrder(shut.address, order())).rejects.toThrow(/takes no jobs/)
     const other = await printer({ 'Get-Printer-Attributes': ready })
-    await expect(sendOrder(other.address, order({ format: 'image/pwg-raster' }), false)).rejects.toThrow(
+    await expect(sendOrder(other.address, order({ format: 'image/pwg-raster' }))).rejects.toThrow(
       /does not take image\/pwg-raster. It takes application\/pdf/,
     )
     expect([...shut.names(), ...other.names()]).toEqual(['Get-Printer-Attributes', 'Get-Printer-Attributes'])
@@ -173,7 +201,7 @@ describe('what goes wrong', () => {
     expect(
       await codeOf(printerStatus((await printer({ 'Get-Printer-Attributes': () => 'nonsense' })).address)),
     ).toBe('NOT_IPP')
-    expect(await codeOf(findJob((await printer({})).address, 'x'))).toBe('REFUSED')
+    expect(await codeOf(findJob((await printer({})).address, { ticket: 'x' }))).toBe('REFUSED')
   })
   test('a refusal is said in words', async () => {
     const to = await printer({
@@ -183,7 +211,7 @@ describe('what goes wrong', () => {
         operationAttributes: { 'status-message': 'media' },
       }),
     })
-    await expect(sendOrder(to.address, order(), false)).rejects.toThrow(
+    await expect(sendOrder(to.address, order())).rejects.toThrow(
       /does not have this paper or label size.*It says: media/,
     )
   })

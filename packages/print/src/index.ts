@@ -10,6 +10,7 @@ export {
   type FileOptions,
   type OutFile,
 } from './files.js'
+export { mediumOf, type Medium, type PrinterMedia } from './media.js'
 export { documentPdf } from './pdf.js'
 export { bitsPng, picturePng, pngSize } from './png.js'
 export { noProgress, type Progress } from './progress.js'

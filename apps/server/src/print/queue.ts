@@ -1,56 +1,44 @@
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises'
-import { join } from 'node:path'
-import { z } from 'zod'
 import {
   cancelJob,
   findJob,
   IppProblem,
-  jobStatus,
+  jobOf,
   printerStatus,
   sendOrder,
+  type FoundJob,
   type JobStatus,
   type PrintOrder,
 } from '@reach-plot/ipp'
 import { checkAllowed } from './allow.js'
-import { isSettled, ticketSchema, type OrderQuery, type Ticket, type TicketState } from './ticket.js'
+import { FolderProblem, TicketFile } from './ticket-file.js'
+import { isSettled, type OrderQuery, type Ticket, type TicketState } from './ticket.js'
 
-/** Bounds on what the queue remembers and sends at a time. Assumed. */
-export const queueLimits = { tickets: 200, sending: 4 } as const
-
-const restarted =
-  'The server was restarted while this was being sent. The printer may have it or not: look, then print again; what it has is not printed twice.'
+/** Documents that are sent at a time. Assumed. */
+export const queueLimits = { sending: 4 } as const
 
 /**
- * Print orders and what became of them. An order is known by its ticket: sent twice it is printed once. Tickets stand in
- * a file, so that a restart can say what it interrupted.
+ * Print orders and what became of them. An order is known by its ticket: sent twice it is printed once. That its document
+ * goes out stands on the disk before it does, so that whatever ends in the middle, nothing is printed again unasked.
  */
 export class PrintQueue {
-  readonly #tickets = new Map<string, Ticket>()
-  readonly #file: string
+  readonly #tickets: Map<string, Ticket>
+  readonly #file: TicketFile
   readonly #printers: readonly string[]
-  #saving: Promise<void> = Promise.resolve()
+  /** orders whose document is on its way from this process */
+  readonly #sending = new Set<string>()
 
-  private constructor(folder: string, printers: readonly string[]) {
-    this.#file = join(folder, 'print-tickets.json')
+  private constructor(file: TicketFile, printers: readonly string[]) {
+    this.#file = file
+    this.#tickets = new Map(file.tickets)
     this.#printers = printers
   }
 
-  /** Opens the queue with the tickets of the last run; a file that cannot be read is put aside, not lost. */
+  /**
+   * Opens the queue with the orders of before.
+   * @throws FolderProblem when another server has the folder, or it cannot be written
+   */
   static async open(folder: string, printers: readonly string[]): Promise<PrintQueue> {
-    const queue = new PrintQueue(folder, printers)
-    await mkdir(folder, { recursive: true })
-    const text = await readFile(queue.#file, 'utf8').catch(() => null)
-    if (text === null) return queue
-    try {
-      for (const ticket of z.array(ticketSchema).parse(JSON.parse(text)))
-        queue.#tickets.set(
-          ticket.ticket,
-          ticket.state === 'sending' ? { ...ticket, state: 'unknown', message: restarted } : ticket,
-        )
-    } catch {
-      await rename(queue.#file, `${queue.#file}.unreadable`).catch(() => undefined)
-    }
-    return queue
+    return new PrintQueue(await TicketFile.open(folder), printers)
   }
 
   get printers(): readonly string[] {
@@ -58,35 +46,56 @@ export class PrintQueue {
   }
 
   get isBusy(): boolean {
-    return [...this.#tickets.values()].filter((t) => t.state === 'sending').length >= queueLimits.sending
+    return this.#sending.size >= queueLimits.sending
   }
 
   /**
-   * Prints an order, or tells what became of it where its ticket is known. Never rejects for what a printer does: that
-   * stands in the ticket.
+   * Prints an order, or tells what became of it where its ticket is known. What may have been printed is printed again
+   * only where the order says so. What a printer does stands in the ticket.
+   * @throws IppProblem `ADDRESS` when the printer may not be asked
    */
-  async print(query: OrderQuery, format: PrintOrder['format'], document: Uint8Array): Promise<Ticket> {
-    const known = this.#tickets.get(query.ticket)
-    const isOpen = known && known.state !== 'failed' && known.state !== 'unknown'
-    if (isOpen) return this.status(query.ticket) as Promise<Ticket>
-    const { ticket, printer, name } = query
-    const isRetry = known?.wasSent === true
-    this.#put({
-      ticket,
-      printer,
-      name,
-      state: 'sending',
-      message: '',
-      jobId: known?.jobId ?? null,
-      pagesDone: null,
-      wasSent: isRetry,
-    })
+  async print(
+    { again, ...query }: OrderQuery,
+    format: PrintOrder['format'],
+    document: Uint8Array,
+  ): Promise<Ticket> {
+    checkAllowed(query.printer, this.#printers)
+    const { ticket } = query
+    if (this.#sending.has(ticket)) return this.#known(ticket)
+    // from here on a second call for the same ticket waits for this one's answer
+    this.#sending.add(ticket)
     try {
-      checkAllowed(printer, this.#printers)
-      const order: PrintOrder = { ...query, format, document }
-      const job = await sendOrder(printer, order, isRetry, (jobId) =>
-        this.#change(ticket, { jobId, wasSent: true }),
-      )
+      const known = this.#tickets.has(ticket) ? await this.#asked(ticket) : null
+      if (known && known.state !== 'failed' && known.state !== 'unknown') return known
+      if (known?.wasSent === true && !again) return known
+      const attempt = known ? known.attempt + (known.wasSent ? 1 : 0) : 1
+      // an earlier job that waits for its document gets none any more
+      if (known?.jobId != null && known.wasSent)
+        await cancelJob(query.printer, known.jobId).catch(() => undefined)
+      return await this.#send({ ...query, attempt, format, document }, known)
+    } finally {
+      this.#sending.delete(ticket)
+    }
+  }
+
+  async #send(
+    order: PrintOrder & { printer: string; attempt: number },
+    known: Ticket | null,
+  ): Promise<Ticket> {
+    const { ticket, printer, name, attempt } = order
+    const madeJobId = known && !known.wasSent ? known.jobId : null
+    const begun: Ticket = {
+      ...{ ticket, printer, name, attempt, jobId: madeJobId },
+      ...{ state: 'sending', message: '', pagesDone: null, wasSent: false, changedAt: 0 },
+    }
+    this.#tickets.set(ticket, begun)
+    try {
+      await this.#put(begun)
+      const job = await sendOrder(printer, order, {
+        madeJobId,
+        onCreated: async (jobId) => void (await this.#change(ticket, { jobId })),
+        beforeDocument: async () => void (await this.#change(ticket, { wasSent: true })),
+      })
       return await this.#follow(ticket, job)
     } catch (error) {
       return this.#failed(ticket, error)
@@ -96,26 +105,45 @@ export class PrintQueue {
   /** What became of an order, asked of the printer where it is still open; null when there is no such ticket. */
   async status(ticket: string): Promise<Ticket | null> {
     const known = this.#tickets.get(ticket)
-    if (!known || isSettled(known.state) || known.state === 'sending') return known ?? null
-    try {
-      if (known.state !== 'unknown' && known.jobId !== null)
-        return await this.#follow(ticket, await jobStatus(known.printer, known.jobId))
-      const found = await findJob(known.printer, ticket)
-      if (found?.hasDocument) return await this.#follow(ticket, found)
+    if (!known || this.#sending.has(ticket)) return known ?? null
+    return this.#asked(ticket)
+  }
+
+  async #asked(ticket: string): Promise<Ticket> {
+    const known = this.#known(ticket)
+    if (isSettled(known.state)) return known
+    if (!known.wasSent)
       return this.#change(ticket, {
         state: 'failed',
-        message: 'The printer does not have it, so nothing was printed. Print again.',
-        wasSent: found !== null,
+        message: 'The server was stopped before this was sent. Nothing was printed.',
+      })
+    try {
+      const job = await this.#jobOf(known)
+      if (!job) return await this.#lost(known)
+      if (job.hasDocument || job.state === 'completed') return await this.#follow(ticket, job)
+      return await this.#change(ticket, {
+        state: 'unknown',
+        jobId: job.jobId,
+        message: `The printer has the job and says that nothing of it has come yet. ${askToLook(known)}`,
       })
     } catch (error) {
-      const gone = error instanceof IppProblem && error.status === 'client-error-not-found'
-      return this.#change(ticket, {
-        state: 'unknown',
-        message: gone
-          ? 'The printer has forgotten this job; it was restarted, perhaps. Look at the labels before you print again.'
-          : (error as Error).message,
-      })
+      return this.#change(ticket, { state: 'unknown', message: `${wordsOf(error)} ${askToLook(known)}` })
     }
+  }
+
+  async #jobOf(known: Ticket): Promise<FoundJob | null> {
+    const byNumber = known.jobId === null ? null : await jobOf(known.printer, known.jobId, known)
+    return byNumber ?? findJob(known.printer, known)
+  }
+
+  /** The printer knows nothing of what it may have been sent: it forgot, was restarted, or never had it. */
+  #lost(known: Ticket): Promise<Ticket> {
+    return this.#change(known.ticket, {
+      state: 'unknown',
+      // its number may be another's by now
+      jobId: null,
+      message: `The printer does not know this job, or not any more; it may have been restarted. ${askToLook(known)}`,
+    })
   }
 
   async cancel(ticket: string): Promise<Ticket | null> {
@@ -124,26 +152,27 @@ export class PrintQueue {
     if (known.jobId === null) return known
     try {
       await cancelJob(known.printer, known.jobId)
-      return this.#change(ticket, { state: 'cancelled', message: '' })
+      return await this.#change(ticket, { state: 'cancelled', message: '' })
     } catch (error) {
       // it may just have come to its end
       if (error instanceof IppProblem && error.status === 'client-error-not-possible')
         return this.status(ticket)
-      return this.#change(ticket, { message: (error as Error).message })
+      return this.#change(ticket, { message: wordsOf(error) })
     }
   }
 
-  /** Settles when all tickets stand in the file. */
-  saved(): Promise<void> {
-    return this.#saving
+  /** Settles when all is on the disk and the folder is free. */
+  close(): Promise<void> {
+    return this.#file.close()
   }
 
   async #follow(ticket: string, job: JobStatus): Promise<Ticket> {
     const state = stateOf(job)
     let message = ''
-    if (state === 'failed') message = job.says || 'The printer gave the job up.'
+    if (state === 'failed')
+      message = `${job.says || 'The printer gave the job up.'} ${outInWords(job.pagesDone)}`.trim()
     if (state === 'waiting') {
-      const printer = await printerStatus(this.#tickets.get(ticket)?.printer ?? '').catch(() => null)
+      const printer = await printerStatus(this.#known(ticket).printer).catch(() => null)
       message = [
         printer?.says,
         job.reasons.includes('printer-stopped') ? job.says.replace(/^[a-z-]+$/, '') : '',
@@ -151,42 +180,70 @@ export class PrintQueue {
         .filter(Boolean)
         .join(' ')
     }
-    return this.#change(ticket, { state, message, jobId: job.jobId, pagesDone: job.pagesDone, wasSent: true })
+    return this.#change(ticket, { state, message, jobId: job.jobId, pagesDone: job.pagesDone })
   }
 
-  #failed(ticket: string, error: unknown): Ticket {
-    const wasSent = this.#tickets.get(ticket)?.wasSent ?? false
-    if (!(error instanceof IppProblem)) throw error
-    const isOpen = error.code === 'BROKEN' || (wasSent && error.code !== 'REFUSED')
+  /** A document that was on its way may be printed, unless the printer said no or there was no line to it. */
+  #failed(ticket: string, error: unknown): Promise<Ticket> {
+    const known = this.#known(ticket)
+    const isCertain =
+      // what could not be noted was not sent
+      error instanceof FolderProblem ||
+      (error instanceof IppProblem && (error.code === 'REFUSED' || error.code === 'UNREACHABLE'))
+    const wasSent = known.wasSent && !isCertain
     return this.#change(ticket, {
-      state: isOpen ? 'unknown' : 'failed',
-      message: error.message,
-      wasSent: wasSent || error.code === 'BROKEN',
+      state: wasSent ? 'unknown' : 'failed',
+      message: wasSent ? `${wordsOf(error)} ${askToLook(known)}` : wordsOf(error),
+      wasSent,
     })
   }
 
-  #change(ticket: string, change: Partial<Ticket>): Ticket {
-    const next = { ...(this.#tickets.get(ticket) as Ticket), ...change }
-    this.#put(next)
+  #known(ticket: string): Ticket {
+    return this.#tickets.get(ticket) as Ticket
+  }
+
+  async #change(ticket: string, change: Partial<Ticket>): Promise<Ticket> {
+    const before = this.#known(ticket)
+    const next = { ...before, ...change }
+    const isSame = (Object.keys(change) as (keyof Ticket)[]).every((key) => before[key] === next[key])
+    // asked again and again, it changes seldom
+    return isSame ? before : this.#put(next)
+  }
+
+  async #put(ticket: Ticket): Promise<Ticket> {
+    const next = { ...ticket, changedAt: Date.now() }
+    const before = this.#tickets.get(next.ticket)
+    this.#tickets.set(next.ticket, next)
+    try {
+      await this.#file.write(next)
+    } catch (error) {
+      // a step that leads to sending is not taken; how it came out is told all the same
+      if (next.state !== 'sending') return next
+      if (before) this.#tickets.set(next.ticket, before)
+      throw new FolderProblem(
+        `The order could not be noted on the disk (${(error as NodeJS.ErrnoException).code ?? 'unknown'}), so it was not sent. Make room, then print again.`,
+        { cause: error },
+      )
+    }
     return next
   }
-
-  #put(ticket: Ticket): void {
-    this.#tickets.set(ticket.ticket, ticket)
-    for (const [id, old] of this.#tickets) {
-      if (this.#tickets.size <= queueLimits.tickets) break
-      if (old.state !== 'sending') this.#tickets.delete(id)
-    }
-    // one write after the other, each whole or not at all
-    this.#saving = this.#saving.then(() => this.#save()).catch(() => undefined)
-  }
-
-  async #save(): Promise<void> {
-    const next = `${this.#file}.next`
-    await writeFile(next, JSON.stringify([...this.#tickets.values()]))
-    await rename(next, this.#file)
-  }
 }
+
+const wordsOf = (error: unknown): string =>
+  error instanceof IppProblem || error instanceof FolderProblem
+    ? error.message
+    : `Something went wrong in the server (${(error as Error).message}).`
+
+const outInWords = (pagesDone: number | null): string => {
+  if (pagesDone === null) return ''
+  if (pagesDone === 0) return 'As far as it says, no page came out.'
+  return pagesDone === 1
+    ? '1 page was out when it last answered.'
+    : `${pagesDone} pages were out when it last answered.`
+}
+
+const askToLook = ({ pagesDone }: Ticket): string =>
+  `${outInWords(pagesDone)} Look at the printer before you print it again.`.trim()
 
 const stateOf = (job: JobStatus): TicketState => {
   switch (job.state) {

@@ -8,28 +8,41 @@ export const ticketStates = [
   'printing',
   'done',
   'cancelled',
-  /** the printer has not printed it and will not */
+  /** the printer has not printed all of it and will not */
   'failed',
-  /** nobody knows: the line broke or the server was restarted while it was being sent */
+  /** nobody knows: the line broke, or the server or the printer was restarted in the middle of it */
   'unknown',
 ] as const
 export type TicketState = (typeof ticketStates)[number]
 
 const id = z.string().regex(/^[A-Za-z0-9-]{8,40}$/, 'must be 8 to 40 letters, digits or -')
 
-export const ticketSchema = z.strictObject({
+const mostMessage = 1000
+
+/**
+ * One order to print, from the button to the paper. All but its number is read as far as it can be: what cannot be read
+ * any more counts as not known, and what is not known is never printed again unasked.
+ */
+export const ticketSchema = z.object({
   ticket: id,
-  printer: z.string().max(300),
-  name: z.string().max(200),
-  state: z.enum(ticketStates),
+  printer: z.string().max(300).catch(''),
+  name: z.string().max(200).catch(''),
+  state: z.enum(ticketStates).catch('unknown'),
   /** what it says to the person; empty when all is well */
-  message: z.string().max(1000),
-  jobId: z.number().int().nullable(),
-  pagesDone: z.number().nullable(),
-  /** whether the document may have reached the printer */
-  wasSent: z.boolean(),
+  message: z
+    .string()
+    .transform((text) => text.slice(0, mostMessage))
+    .catch(''),
+  jobId: z.number().int().nullable().catch(null),
+  /** pages that were out when the printer last answered */
+  pagesDone: z.number().nullable().catch(null),
+  /** whether the document of this attempt may have reached the printer */
+  wasSent: z.boolean().catch(true),
+  /** from 1; a further one is only made on the person's word */
+  attempt: z.number().int().min(1).catch(1),
+  /** when it last changed, ms since 1970 */
+  changedAt: z.number().catch(() => Date.now()),
 })
-/** One order to print, from the button to the paper. */
 export type Ticket = z.infer<typeof ticketSchema>
 
 /** What comes with a document. */
@@ -42,6 +55,11 @@ export const orderSchema = z.strictObject({
   heightMm: z.coerce.number().min(1).max(3000),
   copies: z.coerce.number().int().min(1).max(99).default(1),
   sides: z.literal('two-sided-short-edge').optional(),
+  /** the person has looked, and wants it printed again whatever came out */
+  again: z
+    .enum(['true', 'false'])
+    .default('false')
+    .transform((word) => word === 'true'),
 })
 export type OrderQuery = z.infer<typeof orderSchema>
 

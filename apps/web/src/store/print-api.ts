@@ -7,6 +7,8 @@ export interface Ticket {
   readonly message: string
   readonly jobId: number | null
   readonly pagesDone: number | null
+  /** whether its document may have reached the printer: it is printed again only on the person's word */
+  readonly wasSent: boolean
 }
 
 export interface PrinterStatus {
@@ -18,6 +20,8 @@ export interface PrinterStatus {
   readonly dpis: readonly number[]
   readonly rasterTypes: readonly string[]
   readonly sides: readonly string[]
+  readonly media: readonly string[]
+  readonly mediaReady: readonly string[]
 }
 
 export interface StandInState {
@@ -66,7 +70,12 @@ export const standInAddress = (): string => `ipp://${location.host}/ipp/print`
 export const listedPrinters = (): Promise<{ printers: readonly string[] }> => call('/api/printers')
 
 export const printerStatus = (printer: string, signal?: AbortSignal): Promise<PrinterStatus> =>
-  call(`/api/printers/status?${new URLSearchParams({ printer })}`, signal ? { signal } : {})
+  call('/api/printers/status', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ printer }),
+    ...(signal && { signal }),
+  })
 
 export interface OrderQuery {
   readonly ticket: string
@@ -77,6 +86,8 @@ export interface OrderQuery {
   readonly heightMm: number
   readonly copies: number
   readonly sides?: 'two-sided-short-edge' | undefined
+  /** the person has looked, and wants it printed again */
+  readonly again?: boolean
 }
 
 export const sendDocument = (
@@ -93,7 +104,8 @@ export const sendDocument = (
     },
   )
 
-export const ticketStatus = (ticket: string): Promise<Ticket> => call(`/api/print/${ticket}`)
+export const ticketStatus = (ticket: string): Promise<Ticket> =>
+  call(`/api/print/${ticket}/status`, { method: 'POST' })
 export const cancelTicket = (ticket: string): Promise<Ticket> =>
   call(`/api/print/${ticket}`, { method: 'DELETE' })
 

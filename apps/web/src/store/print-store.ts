@@ -63,10 +63,21 @@ const trouble = (error: unknown): void => usePrint.setState({ problem: (error as
 /** Sends a document. The same order again is not printed twice, since it goes under the same ticket. */
 export async function sendOrder(order: PrintOrder): Promise<void> {
   const { ticket, printer, name } = order.query
+  const { again: _once, ...query } = order.query
   usePrint.setState({
-    order,
+    // a word to print again holds once
+    order: { ...order, query },
     problem: '',
-    ticket: { ticket, printer, name, state: 'sending', message: '', jobId: null, pagesDone: null },
+    ticket: {
+      ticket,
+      printer,
+      name,
+      state: 'sending',
+      message: '',
+      jobId: null,
+      pagesDone: null,
+      wasSent: false,
+    },
   })
   try {
     keep(await sendDocument(order.query, order.format, order.bytes))
@@ -80,6 +91,12 @@ export async function retryOrder(): Promise<void> {
   const { order } = usePrint.getState()
   if (order) await sendOrder(order)
   else await follow()
+}
+
+/** Prints the last order once more, whatever came out: the person has looked and says so. */
+export async function printAgain(): Promise<void> {
+  const { order } = usePrint.getState()
+  if (order) await sendOrder({ ...order, query: { ...order.query, again: true } })
 }
 
 export async function cancelOrder(): Promise<void> {

@@ -3,7 +3,15 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { CoreError } from '@reach-plot/core'
 import { choosePrintForm, documentFile } from '@reach-plot/print'
 import { mediaOf, pageSizeMm } from '@reach-plot/core/drawing'
-import { IppProblem, isOver, jobStatus, printerStatus, sendOrder, type JobStatus } from '@reach-plot/ipp'
+import {
+  findJob,
+  IppProblem,
+  isOver,
+  jobStatus,
+  printerStatus,
+  sendOrder,
+  type JobStatus,
+} from '@reach-plot/ipp'
 import { loadPlan, usageError } from '../io.js'
 import { defineVerb, choice, numberOr, text } from '../verb.js'
 import { sheetOf, sheetOptions } from '../sheet.js'
@@ -20,7 +28,10 @@ export const verb = defineVerb({
     printer: text('ipp://127.0.0.1:4747/ipp/print', 'the printer'),
     format: choice(['pdf', 'pwg'], 'what is sent; what the printer takes where left out'),
     copies: numberOr(1, 1, 99, 'how many'),
-    ticket: text('ID', 'printed once however often it is sent'),
+    ticket: text(
+      'ID',
+      'names the order: a job of it that the printer still knows is taken up, not printed again',
+    ),
     wait: numberOr(60, 0, 3600, 'seconds to wait for the printer'),
   },
   async run({ files, options }) {
@@ -59,11 +70,14 @@ export const verb = defineVerb({
         sides: form.sides,
       }
       // a ticket that was given may have been sent before
-      const sent = await sendOrder(
-        printer,
-        { ...order, ticket: ticket ?? randomUUID() },
-        ticket !== undefined,
-      )
+      const known = ticket === undefined ? null : await findJob(printer, { ticket })
+      const sent = known?.hasDocument
+        ? known
+        : await sendOrder(
+            printer,
+            { ...order, ticket: ticket ?? randomUUID() },
+            { madeJobId: known?.jobId ?? null },
+          )
       const job = await settled(printer, sent, seconds)
       const isDone = job.state === 'completed'
       return {

@@ -1,9 +1,16 @@
 import { Printer } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { NavLink } from 'react-router'
-import { bothSides } from '@reach-plot/print'
+import { bothSides, type Medium } from '@reach-plot/print'
 import { listedPrinters, standInAddress, type PrinterStatus } from '../../store/print-api.js'
-import { cancelOrder, forgetOrder, isSettled, retryOrder, usePrint } from '../../store/print-store.js'
+import {
+  cancelOrder,
+  forgetOrder,
+  isSettled,
+  printAgain,
+  retryOrder,
+  usePrint,
+} from '../../store/print-store.js'
 import { useSettings } from '../../store/settings-store.js'
 import { SelectField } from '../../parts/fields.js'
 import { NumberField } from '../../parts/number-field.js'
@@ -14,7 +21,20 @@ import { usePrintPanel } from './use-print-panel.js'
 /** Sends the sheet to a printer and tells how far it is. */
 export function PrintPanel(props: { view: SheetView; state: SheetState; maker: FileMaker }) {
   const view = usePrintPanel(props)
-  const { address, problem, status, isTwoSided, copies, setCopies, pages, isOpen, maker, print } = view
+  const {
+    address,
+    problem,
+    status,
+    medium,
+    size,
+    isTwoSided,
+    copies,
+    setCopies,
+    pages,
+    isOpen,
+    maker,
+    print,
+  } = view
   return (
     <section aria-label="Print" className="px-[14px] pt-[10px] pb-4">
       <h3 className="caption mb-1">Print</h3>
@@ -25,6 +45,11 @@ export function PrintPanel(props: { view: SheetView; state: SheetState; maker: F
       >
         {problem || (status ? statusWords(status) : 'Asking the printer …')}
       </p>
+      {size && (medium === 'not taken' || medium === 'not loaded') && (
+        <p role="status" aria-label="Size" className="mt-1 text-[12px] text-magenta">
+          {mediumWords(medium, size)}
+        </p>
+      )}
       {isTwoSided && status && (
         <p className="mt-1 text-[12px] text-ink-2">
           {status.sides.includes(bothSides) && status.formats.includes('application/pdf')
@@ -59,6 +84,16 @@ const statusWords = (status: PrinterStatus): string => {
   if (!status.isAccepting) return `${status.name} takes no jobs at the moment.`
   const states = { idle: 'is ready', processing: 'is printing', stopped: 'is stopped', unknown: 'answers' }
   return [`${status.name} ${states[status.state]}.`, status.says].filter(Boolean).join(' ')
+}
+
+const mediumWords = (
+  medium: Medium,
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+): string => {
+  const size = `${Math.round(widthMm * 10) / 10} × ${Math.round(heightMm * 10) / 10} mm`
+  return medium === 'not taken'
+    ? `It does not take ${size}: what you print now would be refused. Choose another stock or another printer.`
+    : `${size} is not loaded. Load it, or choose the stock that is.`
 }
 
 /** The stand-in, a printer of the server's list, or another on this machine. */
@@ -122,7 +157,7 @@ const stateWords = {
   printing: 'Printing',
   done: 'Printed',
   cancelled: 'Cancelled',
-  failed: 'Not printed',
+  failed: 'Not printed, or not all of it',
   unknown: 'Nobody knows whether it was printed',
 } as const
 
@@ -133,13 +168,15 @@ function OrderState() {
   const pages = order === null ? '' : ` of ${order.pages}`
   if (!ticket && problem === '') return null
   const isOpen = ticket !== null && !isSettled(ticket)
-  const canRetry =
-    problem !== '' || (ticket !== null && ['waiting', 'failed', 'unknown'].includes(ticket.state))
+  // what may have come out is only asked after; what cannot have come out is sent again
+  const mayBeOut = ticket !== null && ticket.wasSent && ['failed', 'unknown'].includes(ticket.state)
+  const canRetry = problem !== '' || (ticket !== null && ['failed', 'unknown'].includes(ticket.state))
+  const isCertain = ticket?.state === 'failed' && !ticket.wasSent
   return (
     <div role="status" aria-label="Last print" className="mt-3 border border-edge p-2">
       {ticket && (
         <p>
-          <b>{stateWords[ticket.state]}</b>
+          <b>{isCertain ? 'Not printed' : stateWords[ticket.state]}</b>
           <span className="text-ink-2">
             {ticket.jobId !== null && ` · job ${ticket.jobId}`}
             {ticket.pagesDone !== null && ticket.pagesDone > 0 && ` · ${ticket.pagesDone}${pages} out`}
@@ -154,9 +191,14 @@ function OrderState() {
       )}
       {(problem || ticket?.message) && <p className="mt-1 text-magenta">{problem || ticket?.message}</p>}
       <div className="mt-2 flex flex-wrap gap-2">
-        {canRetry && (
+        {canRetry && !(mayBeOut && ticket.state === 'failed') && (
           <button type="button" className="btn" onClick={() => void retryOrder()}>
-            Try again
+            {mayBeOut ? 'Ask the printer again' : 'Try again'}
+          </button>
+        )}
+        {mayBeOut && order !== null && (
+          <button type="button" className="btn" onClick={() => void printAgain()}>
+            I have looked: print it again
           </button>
         )}
         {isOpen && (
@@ -175,8 +217,16 @@ function OrderState() {
           </NavLink>
         )}
       </div>
-      {canRetry && (
-        <p className="mt-1 text-[12px] text-ink-2">Trying again prints nothing twice: it is the same job.</p>
+      {canRetry && !mayBeOut && (
+        <p className="mt-1 text-[12px] text-ink-2">
+          Trying again prints nothing twice: it is the same order.
+        </p>
+      )}
+      {mayBeOut && (
+        <p className="mt-1 text-[12px] text-ink-2">
+          Nothing is printed again unless you say so. {ticket.state === 'failed' ? 'All' : 'Then all'}
+          {pages === '' ? ' its' : ` ${order?.pages ?? ''}`} pages come out, those that are out already too.
+        </p>
       )}
     </div>
   )

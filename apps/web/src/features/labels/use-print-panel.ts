@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { choosePrintForm } from '@reach-plot/print'
+import { choosePrintForm, mediumOf } from '@reach-plot/print'
 import { mediaOf, pageSizeMm } from '@reach-plot/core/drawing'
 import { showProblem } from '../../store/problem.js'
 import { printerStatus, standInAddress, type PrinterStatus } from '../../store/print-api.js'
@@ -57,6 +57,8 @@ export function usePrintPanel({
   const pages = sheet?.document.pages.length ?? 0
   // the two pages of a folded card are the sides of one sheet
   const isTwoSided = state.kind === 'card'
+  const size = sheet && pageSizeMm(sheet.stock)
+  const medium = status && size ? mediumOf(status, size) : 'not told'
   const print = async (): Promise<void> => {
     if (!sheet) return
     try {
@@ -73,13 +75,12 @@ export function usePrintPanel({
         rasterType: form.rasterType,
       })
       if (!file) return
-      const size = pageSizeMm(sheet.stock)
       const query = {
         ticket: crypto.randomUUID(),
         printer: address,
         name: title,
         media,
-        ...size,
+        ...pageSizeMm(sheet.stock),
         copies,
         sides: form.sides,
       }
@@ -88,5 +89,18 @@ export function usePrintPanel({
       showProblem(error)
     }
   }
-  return { address, problem, status, isTwoSided, copies, setCopies, pages, isOpen, maker, print }
+  return {
+    address,
+    problem,
+    status,
+    medium,
+    size,
+    isTwoSided,
+    copies,
+    setCopies,
+    pages,
+    isOpen,
+    maker,
+    print,
+  }
 }
