@@ -8,7 +8,7 @@ export async function openDemo(page: Page): Promise<void> {
 
 /** Chooses an entry of the Plan menu. */
 export async function planMenu(page: Page, entry: string): Promise<void> {
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('button', { name: /^Plan / }).click()
   await page.getByRole('menuitem', { name: entry }).click()
 }
 
@@ -30,4 +30,12 @@ export async function chooseCommand(chooser: Locator, name: string): Promise<voi
 export async function hold(page: Page, modifiers: string): Promise<void> {
   await page.getByRole('button', { name: /^Held/ }).click()
   await page.getByRole('option', { name: modifiers, exact: true }).click()
+}
+
+/** Places a command that has no key on its first ranked place. */
+export async function placeFirst(page: Page, name: string): Promise<void> {
+  const find = page.getByRole('combobox', { name: 'Find a command by name' })
+  await find.fill(name)
+  await page.keyboard.press('Enter')
+  await page.locator('[data-place]').first().click()
 }

@@ -57,7 +57,7 @@ test('the rule changes all labels, and one key can leave them or be left out; al
   await tab(page, 'One by one')
   await page.getByRole('checkbox', { name: 'Print the label of C', exact: true }).uncheck()
   expect(textOf(await pdf(page))).not.toContain('Channel')
-  for (const _ of [1, 2]) await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  for (const _ of [1, 2]) await page.getByRole('contentinfo').getByRole('button', { name: /^Undo/ }).click()
   await expect(page.getByRole('checkbox', { name: 'Ctrl' })).toBeChecked()
   expect(textOf(await pdf(page))).toContain('Copy')
 })
@@ -166,7 +166,7 @@ test('a number out of bounds is marked and not taken', async ({ page }) => {
 
 test('an arrangement without placements says what to do next', async ({ page }) => {
   await page.goto('/labels')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('button', { name: /^Plan / }).click()
   await page.getByRole('menuitem', { name: 'New empty plan' }).click()
   await page.getByRole('link', { name: 'Labels', exact: true }).click()
   await expect(page.getByText('Nothing to print here. Place commands on the Plot')).toBeVisible()
@@ -178,7 +178,7 @@ test('an arrangement without placements says what to do next', async ({ page }) 
   await page.getByRole('link', { name: 'Clashes', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'No clashes' })).toBeVisible()
   await page.getByRole('link', { name: 'Commands', exact: true }).click()
-  await page.getByRole('button', { name: 'Open the demo instead' }).click()
+  await page.getByRole('button', { name: 'Open the example instead' }).click()
   await expect(page.getByText('253 of 253', { exact: true })).toBeVisible()
 })
 
@@ -269,7 +269,7 @@ test('a stock of one’s own is checked, used, kept with the plan, and started a
   await page.getByRole('spinbutton', { name: 'Labels used up on the first sheet' }).fill('60')
   // five places are left on the first sheet
   await expect(page.getByRole('img', { name: 'Page 1 with 5 labels' })).toBeVisible()
-  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await page.getByRole('contentinfo').getByRole('button', { name: /^Undo/ }).click()
   await expect(page.getByRole('combobox', { name: 'Stock' })).toHaveValue('a4-5x13')
 })
 

@@ -175,7 +175,7 @@ test('a comparison goes out as CSV, follows the hours of a day, and leaves colum
 
 test('an empty plan says what to do first', async ({ page }) => {
   await page.goto('/solve')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('button', { name: /^Plan / }).click()
   await page.getByRole('menuitem', { name: 'New empty plan' }).click()
   await page.getByRole('link', { name: 'Solve', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'There are no commands yet' })).toBeVisible()

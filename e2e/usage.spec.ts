@@ -83,11 +83,11 @@ test('a season of 220,000 rows is read with progress, and can be cancelled', asy
   test.setTimeout(120_000)
   await page.goto('/commands')
   await part(page, 'Usage')
-  await page.getByRole('button', { name: 'Read the demo’s season' }).click()
+  await page.getByRole('button', { name: 'Read the example’s season' }).click()
   await expect(page.getByRole('progressbar')).toBeVisible()
   await page.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByRole('progressbar')).toBeHidden()
-  await page.getByRole('button', { name: 'Read the demo’s season' }).click()
+  await page.getByRole('button', { name: 'Read the example’s season' }).click()
   await expect(page.getByRole('region', { name: 'What was read' })).toContainText(
     '220,000 rows can be used',
     { timeout: 90_000 },

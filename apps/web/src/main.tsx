@@ -4,8 +4,9 @@ import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
 import { AppFrame } from './app/app-frame.js'
 import { ErrorScreen } from './app/error-screen.js'
 import { PlotView } from './features/plot/plot-view.js'
-import { loadDemo } from './store/actions.js'
 import { autosave } from './store/autosave.js'
+import { loadDemo } from './store/open-plan.js'
+import { followPlan } from './store/personal-store.js'
 import './styles.css'
 
 const router = createBrowserRouter([
@@ -146,6 +147,10 @@ const router = createBrowserRouter([
           },
         ],
       },
+      {
+        path: 'plans',
+        lazy: async () => ({ Component: (await import('./features/plans/plans-view.js')).PlansView }),
+      },
       { path: '*', element: <Navigate to="/" replace /> },
     ],
   },
@@ -153,7 +158,7 @@ const router = createBrowserRouter([
 
 const root = createRoot(document.getElementById('root') as HTMLElement)
 await autosave.start(loadDemo)
-addEventListener('pagehide', () => autosave.keepForNextTime())
+followPlan()
 root.render(
   <StrictMode>
     <RouterProvider router={router} />

@@ -1,6 +1,8 @@
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import { beforeEach, describe, expect, test } from 'vitest'
-import { chooseArrangement, chord, emptyPlan, triggerKey, editCommand } from '@reach-plot/core'
-import { onEditable, openPlan, place, planFileName, remove } from '../src/store/actions.js'
+import { chooseArrangement, chord, emptyPlan, placeCommand, triggerKey, editCommand } from '@reach-plot/core'
+import { onEditable, place, planFileName, remove } from '../src/store/actions.js'
 import { endEditGroup, redo, undo, usePlanStore } from '../src/store/plan-store.js'
 import { heldSetsUsed } from '../src/store/selectors.js'
 import { useView } from '../src/store/view-store.js'
@@ -42,12 +44,52 @@ describe('undo', () => {
     undo()
     expect(plan().commands.find((c) => c.id === id)!.name).toBe('Measure')
   })
-  test('covers opening another plan', () => {
-    openPlan(emptyPlan(), 'new')
+  test('covers taking another state of the plan', () => {
+    usePlanStore.getState().replace({ ...emptyPlan(), id: plan().id })
     expect(plan().commands).toEqual([])
     undo()
     expect(plan()).toEqual(demo())
   })
+  test('a change that could not be read again is refused; nothing changes and nothing is to be undone', () => {
+    const before = plan()
+    const { edit } = usePlanStore.getState()
+    edit((p) => ({ ...p, hoursPerDay: 9999 }))
+    edit((p) => ({ ...p, activeBenchId: 'gone' }))
+    edit((p) => ({
+      ...p,
+      ownSystemKeys: {
+        gnome: { off: [], own: [{ modifiers: [undefined as never], action: 'x', code: 'KeyQ' }] },
+      },
+    }))
+    expect(plan()).toBe(before)
+    expect(pastSteps()).toBe(0)
+  })
+  test('a step of undo holds less than 30 kB', () => {
+    setFlagsFromString('--expose-gc')
+    const collect = runInNewContext('gc') as () => void
+    const heapUsed = (): number => {
+      collect()
+      collect()
+      return process.memoryUsage().heapUsed
+    }
+    const ids = plan().commands.map((c) => c.id)
+    const keys = [...'QWERTYUIOPASDFGHJKLZXCVBNM'].map((c) => `Key${c}`)
+    const step = (i: number): void => {
+      const trigger = chord(keys[i % 26]!, i % 2 ? ['Control', 'Alt'] : ['Meta'])
+      usePlanStore.getState().edit((p) => placeCommand(p, { commandId: ids[i % ids.length]!, trigger }))
+      // what the screens ask for
+      const { clashes, index } = derive(plan())
+      expect(clashes.length + index.commands.size).toBeGreaterThan(0)
+    }
+    for (let i = 0; i < 20; i++) step(i)
+    const before = heapUsed()
+    const steps = 160
+    for (let i = 20; i < 20 + steps; i++) step(i)
+    expect(pastSteps()).toBe(steps + 20)
+    const bytesPerStep = (heapUsed() - before) / steps
+    console.log(`a step of undo holds ${(bytesPerStep / 1000).toFixed(1)} kB`)
+    expect(bytesPerStep).toBeLessThan(30_000)
+  }, 60_000)
   test('knows nothing of a change that changes nothing', () => {
     usePlanStore.getState().edit((p) => p)
     expect(pastSteps()).toBe(0)

@@ -353,9 +353,11 @@ export {
 } from './work/index.js'
 export {
   acceptedIn,
+  changeInWords,
   activeArrangement,
   activeBench,
   defaultPlaceWeights,
+  freshPlanId,
   emptyPlan,
   placeWeightsSchema,
   planJsonSchema,
@@ -368,6 +370,9 @@ export {
 } from './plan/index.js'
 export {
   checkFileSize,
+  checkPlan,
+  salvagePlan,
+  type SalvagedPlan,
   maxCsvBytes,
   maxPlanBytes,
   readCommandCsv,

@@ -1,16 +1,16 @@
 import { ClashSign } from '../parts/severity-sign.js'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { arrangementFigures } from '@reach-plot/core'
+import { arrangementFigures, changeInWords } from '@reach-plot/core'
 import { autosave } from '../store/autosave.js'
-import { redo, undo, useHistory, usePlan } from '../store/plan-store.js'
+import { redo, undo, useHistoryInWords, usePlan } from '../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../store/reach.js'
 import { heldSetsUsed, useDerived } from '../store/selectors.js'
 
 /** The arrangement's few figures, always live, and whether all is saved. */
 export function StatusLine() {
   const plan = usePlan()
-  const { arrangement, index, clashes, triggersOf } = useDerived()
+  const { arrangement, env, index, clashes, triggersOf } = useDerived()
   const used = heldSetsUsed(arrangement)
   const { reachOf, reachBySet } = useReachOfSets(noHeld, used)
   // a part of the reach would make the share look smaller than it is
@@ -20,8 +20,7 @@ export function StatusLine() {
     [plan.commands, triggersOf, reachOf, index],
   )
   const blocking = clashes.filter((c) => c.severity === 'blocks').length
-  const canUndo = useHistory((h) => h.pastStates.length > 0)
-  const canRedo = useHistory((h) => h.futureStates.length > 0)
+  const { undone, redone } = useHistoryInWords((before, after) => changeInWords(before, after, env))
   return (
     <footer
       className="flex h-[34px] shrink-0 items-center gap-6 border-t border-ink bg-panel px-[14px]"
@@ -46,24 +45,26 @@ export function StatusLine() {
       </Link>
       <span className="ml-auto flex items-center gap-3">
         <SaveNote />
-        <button
-          type="button"
-          className="min-h-6 px-1 underline-offset-2 enabled:hover:underline disabled:text-ink-2"
-          disabled={!canUndo}
-          onClick={undo}
-        >
-          Undo
-        </button>
-        <button
-          type="button"
-          className="min-h-6 px-1 underline-offset-2 enabled:hover:underline disabled:text-ink-2"
-          disabled={!canRedo}
-          onClick={redo}
-        >
-          Redo
-        </button>
+        <StepButton name="Undo" what={undone} onClick={undo} />
+        <StepButton name="Redo" what={redone} onClick={redo} />
       </span>
     </footer>
+  )
+}
+
+/** Undo or redo, with what it is about. */
+function StepButton({ name, what, onClick }: { name: string; what: string | null; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      className="flex min-h-6 max-w-[230px] gap-1 px-1 underline-offset-2 enabled:hover:underline disabled:text-ink-2"
+      disabled={what === null}
+      title={what === null ? undefined : `${name}: ${what}`}
+      onClick={onClick}
+    >
+      {name}
+      {what !== null && <span className="truncate text-ink-2">{what}</span>}
+    </button>
   )
 }
 

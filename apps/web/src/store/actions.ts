@@ -4,7 +4,6 @@ import {
   moveMany,
   placeCommand,
   placeRefusal,
-  readPlan,
   refusalInWords,
   refusalOf,
   removePlacement,
@@ -102,26 +101,6 @@ export function remove(commandId: CommandId, trigger: Trigger, triggerText: stri
   if (!plan || isRefused(plan, refusalOf(plan, [commandId], []))) return
   onEditable((before) => removePlacement(before, commandId, trigger))
   toast(`“${nameOf(plan, commandId)}” is removed from ${triggerText}`, { action: undoAction() })
-}
-
-export async function loadDemo(): Promise<Plan> {
-  const { default: text } = await import('../../../../demo/demo.reachplot.json?raw')
-  return readPlan(text, 'demo')
-}
-
-export function openPlan(plan: Plan, message: string): void {
-  usePlanStore.getState().replace(plan)
-  useView.getState().set({
-    programId: null,
-    contextId: null,
-    commandId: null,
-    controlRef: null,
-    displaced: [],
-    query: '',
-    triggerQuery: null,
-    onlyUnplaced: false,
-  })
-  toast(message, { action: undoAction() })
 }
 
 export const planFileName = (plan: Plan): string =>

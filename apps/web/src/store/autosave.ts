@@ -1,113 +1,225 @@
-import { writePlan, type Plan } from '@reach-plot/core'
+import { changeInWords, checkPlan, type Plan } from '@reach-plot/core'
 import { create } from 'zustand'
+import { Journal, type JournalEntry } from './journal.js'
+import { openKeyValue } from './key-value.js'
+import { PlanHistory } from './plan-history.js'
 import { usePlanStore } from './plan-store.js'
-import * as planStorage from './storage.js'
+import { derive } from './selectors.js'
+import { alone, openable, Shelf, type Opened } from './shelf.js'
+import { takeOver } from './take-over.js'
+import { thisTab, type Tab } from './tab.js'
 
 export interface SaveState {
   readonly state: 'loading' | 'saved' | 'saving' | 'failed' | 'conflict'
   /** what the browser said, for `failed` */
   readonly reason: string
-  /** what was wrong with the stored plan, if it could not be read */
-  readonly startError: string | null
+  /** whether what is saved outlives the page */
+  readonly isKept: boolean
+  /** whether the open plan is the example */
+  readonly isExample: boolean
+  /** what was found when the app was opened: plans that cannot be read, changes that were brought back */
+  readonly notices: readonly string[]
 }
 
 /** The plan that is open in this tab. */
 export interface OpenPlan {
   get(): Plan | null
-  /** opens another; what was open can be had back by undo */
+  /** another state of the same plan; what was open can be had back by undo */
   replace(plan: Plan): void
-  /** opens the first one, which cannot be undone */
+  /** opens another plan, which cannot be undone */
   start(plan: Plan): void
   onChange(listener: () => void): void
 }
 
 /** How tabs tell each other that they have saved. */
 export type SaveChannel = Pick<BroadcastChannel, 'postMessage' | 'onmessage'>
+interface Saved {
+  readonly planId: string
+  readonly revision: number
+}
 
-/** Saves every change of the open plan at once, and notices what other tabs save. */
+/** Where plans and their history are kept. */
+export interface Stores {
+  readonly shelf: Shelf
+  readonly history: PlanHistory
+  readonly isKept: boolean
+}
+
+/** What the app is opened with; a test gives its own. */
+export interface Surroundings {
+  readonly plans: OpenPlan
+  readonly channel: SaveChannel
+  openStores(): Promise<Stores>
+  thisTab(): Promise<Tab>
+  /** what changed between two states, in words */
+  inWords(before: Plan, after: Plan): string
+}
+
+const timeInWords = (at: number): string =>
+  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+
+/** Opens plans of this browser in this tab, saves every change at once, and notices what other tabs save. */
 export class Autosave {
-  readonly useState = create<SaveState>()(() => ({ state: 'loading', reason: '', startError: null }))
+  readonly useState = create<SaveState>()(() => ({
+    state: 'loading',
+    reason: '',
+    isKept: true,
+    isExample: false,
+    notices: [],
+  }))
+  readonly #around: Surroundings
+  #stores: Stores | null = null
+  #tab: Tab | null = null
+  #journal: Journal | null = null
   #revision = 0
   #savedPlan: Plan | null = null
-  #isRunning = false
+  #running: Promise<void> | null = null
+  #remembering: Promise<void> = Promise.resolve()
 
-  constructor(
-    private readonly plans: OpenPlan,
-    private readonly storage: typeof planStorage,
-    private readonly channel: SaveChannel,
-  ) {}
+  constructor(around: Surroundings) {
+    this.#around = around
+  }
 
-  /** Opens the stored plan, changes left by a closed page, or what `fallback` gives; then saves every change at once. */
-  async start(fallback: () => Promise<Plan>): Promise<void> {
-    let stored: planStorage.StoredPlan | null = null
-    try {
-      stored = await this.storage.loadStored()
-    } catch (error) {
-      this.useState.setState({ startError: (error as Error).message })
-    }
-    let journal = this.storage.readJournal()
-    // the save went through after all while the page closed
-    if (journal && stored && writePlan(journal.plan) === writePlan(stored.plan)) journal = null
-    this.#revision = stored?.revision ?? 0
-    this.#savedPlan = stored?.plan ?? null
-    this.plans.start(journal?.plan ?? stored?.plan ?? (await fallback()))
-    this.useState.setState({ state: 'saved' })
-    // The journal's base is older than the store: another tab has gone on since. The person chooses.
-    if (journal && journal.baseRevision !== this.#revision) this.useState.setState({ state: 'conflict' })
-    else void this.#save()
+  get stores(): Stores {
+    if (!this.#stores) throw new Error('no plan is open yet')
+    return this.#stores
+  }
 
-    this.plans.onChange(() => {
-      if (this.#isDirty()) void this.#save()
+  /** Opens the plan that was open last, or the example that `example` gives where there is none. */
+  async start(example: () => Promise<Plan>): Promise<void> {
+    const { plans, channel } = this.#around
+    this.#stores = await this.#around.openStores()
+    this.#tab = await this.#around.thisTab()
+    this.#journal = new Journal(this.#tab.id)
+    const { shelf, history, isKept } = this.#stores
+    this.useState.setState({ isKept })
+    // two tabs that open at once bring nothing back twice
+    const brought = await alone('reach-plot-start', async () => {
+      await takeOver(shelf)
+      return this.#bringBack()
     })
-    this.channel.onmessage = (event: MessageEvent<number>) => {
-      if (event.data > this.#revision && !this.#isRunning) this.useState.setState({ state: 'conflict' })
+    for (const id of await shelf.purge()) await history.forget(id)
+    const first = brought ??
+      (await this.#lastOpen()) ?? {
+        plan: await shelf.add(await example(), true),
+        revision: 1,
+        isExample: true,
+      }
+    this.#begin(first)
+    plans.onChange(() => this.#changed())
+    channel.onmessage = (event: MessageEvent<Saved>) => {
+      const { planId, revision } = event.data
+      if (planId === plans.get()?.id && revision > this.#revision && !this.#running)
+        this.useState.setState({ state: 'conflict' })
     }
   }
 
-  /** Tries again after a failure, or writes over another tab's plan after a conflict. */
+  /**
+   * Opens another plan of the shelf in this tab. Changes that are in conflict are put beside it first.
+   * @throws CoreError when it cannot be read
+   */
+  async open(id: string): Promise<void> {
+    const { shelf } = this.stores
+    await this.#settled()
+    const now = this.#around.plans.get()
+    if (now?.id === id) return
+    const loaded = await shelf.load(id)
+    if (!loaded) throw new Error('this plan is not there any more')
+    if (now && this.#isDirty()) await shelf.add({ ...now, name: `${now.name.slice(0, 90)}, not saved` })
+    this.#begin(loaded)
+  }
+
+  /** Puts a plan beside the others and opens it; gives the plan as it stands there. */
+  async openNew(plan: Plan, isExample = false): Promise<Plan> {
+    const added = await this.stores.shelf.add(plan, isExample)
+    await this.open(added.id)
+    return added
+  }
+
+  /** Goes back to a state that the open plan was in; undo leads forth again. */
+  async goBack(at: number): Promise<void> {
+    const { plans } = this.#around
+    const id = plans.get()?.id ?? ''
+    const text = await this.stores.history.text(id, at)
+    if (text !== null) plans.replace(openable(text, timeInWords(at)))
+  }
+
+  /** Tries again after a failure, or writes over another tab's state after a conflict. */
   saveAnyway(): Promise<void> {
     return this.#save(true)
   }
 
-  /** Takes the plan that another tab has saved. The plan of this tab can be had back by undo. */
+  /** Takes the state that another tab has saved. The one of this tab can be had back by undo. */
   async takeStored(): Promise<void> {
-    const stored = await this.storage.loadStored()
+    const stored = await this.stores.shelf.load(this.#around.plans.get()?.id ?? '')
     if (!stored) return
     this.#revision = stored.revision
     this.#savedPlan = stored.plan
-    this.plans.replace(stored.plan)
+    this.#around.plans.replace(stored.plan)
+    this.#journal?.clear()
     this.useState.setState({ state: 'saved', reason: '' })
   }
 
-  /** Keeps what is not saved yet, before the page goes. */
-  keepForNextTime(): void {
-    const plan = this.plans.get()
-    if (plan && this.#isDirty()) this.storage.writeJournal(writePlan(plan), this.#revision)
+  /** Settles when nothing is being saved. */
+  async #settled(): Promise<void> {
+    await this.#running
+    await this.#remembering
+  }
+
+  #begin({ plan, revision, isExample }: Opened): void {
+    this.#revision = revision
+    this.#savedPlan = plan
+    this.#journal?.clear()
+    this.#around.plans.start(plan)
+    this.#tab?.opened(plan.id)
+    this.useState.setState({ state: 'saved', reason: '', isExample })
+    this.#remember(plan.id, async (history) => {
+      if ((await history.list(plan.id)).length === 0)
+        await history.add(plan.id, JSON.stringify(plan), 'as it was at first')
+    })
+  }
+
+  /** Every change stands in the journal before the next one can come, and in the shelf soon after. */
+  #changed(): void {
+    if (!this.#isDirty()) return
+    const plan = this.#around.plans.get()
+    if (!plan) return
+    this.#journal?.write({
+      planId: plan.id,
+      baseRevision: this.#revision,
+      text: JSON.stringify(plan),
+      at: Date.now(),
+    })
+    void this.#save()
   }
 
   #isDirty(): boolean {
-    return this.plans.get() !== this.#savedPlan
+    return this.#around.plans.get() !== this.#savedPlan
   }
 
-  async #save(force = false): Promise<void> {
-    if (this.#isRunning || (!force && this.useState.getState().state === 'conflict')) return
-    this.#isRunning = true
+  #save(force = false): Promise<void> {
+    if (this.#running) return this.#running
+    if (!force && this.useState.getState().state === 'conflict') return Promise.resolve()
+    this.#running = this.#saveAll(force).finally(() => (this.#running = null))
+    return this.#running
+  }
+
+  async #saveAll(force: boolean): Promise<void> {
     try {
       let forced = force
       while (this.#isDirty() || forced) {
-        const plan = this.plans.get()
+        const plan = this.#around.plans.get()
         if (!plan) return
         this.useState.setState({ state: 'saving' })
-        const result = await this.storage.savePlan(writePlan(plan), this.#revision, forced)
+        // what is stored is what can be read
+        checkPlan(plan, this.#savedPlan)
+        const result = await this.#saveWithRoom(plan, forced)
         forced = false
         if (!result.ok) {
           this.useState.setState({ state: 'conflict' })
           return
         }
-        this.#revision = result.revision
-        this.#savedPlan = plan
-        this.storage.clearJournal()
-        this.channel.postMessage(this.#revision)
+        this.#noteSaved(plan, result.revision)
       }
       this.useState.setState({ state: 'saved', reason: '' })
     } catch (error) {
@@ -115,9 +227,104 @@ export class Autosave {
         state: 'failed',
         reason: (error as Error).message || (error as Error).name,
       })
-    } finally {
-      this.#isRunning = false
     }
+  }
+
+  async #saveWithRoom(plan: Plan, forced: boolean): ReturnType<Shelf['save']> {
+    const { shelf, history } = this.stores
+    try {
+      return await shelf.save(plan, this.#revision, forced)
+    } catch {
+      // the past makes room for the present
+      await history.makeRoom()
+      return shelf.save(plan, this.#revision, forced)
+    }
+  }
+
+  #noteSaved(plan: Plan, revision: number): void {
+    const before = this.#savedPlan
+    this.#revision = revision
+    this.#savedPlan = plan
+    if (!this.#isDirty()) this.#journal?.clear()
+    this.#around.channel.postMessage({ planId: plan.id, revision } satisfies Saved)
+    if (before)
+      this.#remember(plan.id, (history) =>
+        history.add(plan.id, JSON.stringify(plan), this.#around.inWords(before, plan)),
+      )
+  }
+
+  /** One after the other; without room the plan itself is saved all the same. */
+  #remember(planId: string, add: (history: PlanHistory) => Promise<void>): void {
+    const { history } = this.stores
+    this.#remembering = this.#remembering
+      .then(() => (planId === '' ? undefined : add(history)))
+      .catch(() => undefined)
+  }
+
+  async #lastOpen(): Promise<Opened | null> {
+    const { shelf } = this.stores
+    const ids = (await shelf.list()).filter((e) => e.deletedAt === null).map((e) => e.id)
+    const last = this.#tab?.lastPlanId
+    const unread: string[] = []
+    for (const id of last != null && ids.includes(last) ? [last, ...ids.filter((i) => i !== last)] : ids) {
+      try {
+        const loaded = await shelf.load(id)
+        if (loaded) return loaded
+      } catch (error) {
+        unread.push((error as Error).message)
+      } finally {
+        if (unread.length === 1)
+          this.#notice(
+            `A saved plan cannot be read and was put aside: ${unread[0]} All plans… has a way to mend it.`,
+          )
+      }
+    }
+    return null
+  }
+
+  #notice(text: string): void {
+    const { notices } = this.useState.getState()
+    if (!notices.includes(text)) this.useState.setState({ notices: [...notices, text] })
+  }
+
+  /**
+   * Brings back what closed tabs had not saved: where nobody has gone on since, as the plan itself, else as a second plan
+   * beside it. What this tab itself had left is opened.
+   */
+  async #bringBack(): Promise<Opened | null> {
+    const { shelf, isKept } = this.stores
+    const tab = this.#tab
+    if (!tab || !isKept) return null
+    let own: Opened | null = null
+    for (const { tabId, entry } of this.#journal?.left((id) => tab.isOpen(id)) ?? []) {
+      try {
+        const brought = await this.#bringBackOne(entry)
+        if (brought && tabId === tab.id) own = brought
+      } catch (error) {
+        await shelf.addUnreadable(entry.text, `Changes of ${timeInWords(entry.at)}`)
+        this.#notice(`Changes that were not saved cannot be read: ${(error as Error).message}`)
+      }
+      this.#journal?.forget(tabId)
+    }
+    return own
+  }
+
+  async #bringBackOne(entry: JournalEntry): Promise<Opened | null> {
+    const { shelf } = this.stores
+    const stored = await shelf.text(entry.planId)
+    // the save went through after all while the page closed
+    if (stored?.text === entry.text) return null
+    const plan = openable(entry.text, `changes of ${timeInWords(entry.at)}`)
+    const saved = stored ? await shelf.save(plan, entry.baseRevision) : null
+    if (saved?.ok) return { plan, revision: saved.revision, isExample: stored?.isExample ?? false }
+    const second = await shelf.add({
+      ...plan,
+      name: `${plan.name.slice(0, 80)}, changed in another tab`,
+    })
+    this.#notice(
+      `Changes of ${timeInWords(entry.at)} were not saved before their tab was closed. They are the plan “${second.name}”.`,
+    )
+    return null
   }
 }
 
@@ -134,5 +341,20 @@ const openPlan: OpenPlan = {
     }),
 }
 
+/** Without a channel the tabs do not notice each other before they save. */
+const channel = (): SaveChannel =>
+  'BroadcastChannel' in globalThis
+    ? new BroadcastChannel('reach-plot')
+    : { postMessage: () => undefined, onmessage: null }
+
 /** The one of this tab. */
-export const autosave = new Autosave(openPlan, planStorage, new BroadcastChannel('reach-plot'))
+export const autosave = new Autosave({
+  plans: openPlan,
+  channel: channel(),
+  thisTab,
+  inWords: (before, after) => changeInWords(before, after, derive(after).env),
+  async openStores() {
+    const { kv, isKept } = await openKeyValue()
+    return { shelf: new Shelf(kv), history: new PlanHistory(kv), isKept }
+  },
+})

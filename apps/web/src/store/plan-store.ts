@@ -1,6 +1,7 @@
-import type { Plan } from '@reach-plot/core'
+import { checkPlan, type Plan } from '@reach-plot/core'
 import { temporal, type TemporalState } from 'zundo'
 import { create, useStore } from 'zustand'
+import { showProblem } from './problem.js'
 
 /** An edit of the core. */
 export type Edit = (plan: Plan) => Plan
@@ -37,7 +38,15 @@ export const usePlanStore = create<PlanState>()(
         currentGroup = group
         const changed = change(plan)
         const told = 'result' in changed
-        set({ plan: told ? changed.plan : changed })
+        const next = told ? changed.plan : changed
+        try {
+          // nothing is taken that could not be read again
+          checkPlan(next, plan)
+        } catch (error) {
+          showProblem(error)
+          return null
+        }
+        set({ plan: next })
         return told ? changed.result : null
       },
       replace(plan) {
@@ -76,6 +85,20 @@ export const undo = (): void => {
 export const redo = (): void => {
   endEditGroup()
   usePlanStore.temporal.getState().redo()
+}
+
+/** What undo and redo would take back or do again, in words; null where there is nothing. */
+export function useHistoryInWords(inWords: (before: Plan, after: Plan) => string): {
+  readonly undone: string | null
+  readonly redone: string | null
+} {
+  const plan = usePlanStore((s) => s.plan)
+  const past = useHistory((h) => h.pastStates.at(-1)?.plan ?? null)
+  const future = useHistory((h) => h.futureStates.at(-1)?.plan ?? null)
+  return {
+    undone: past && plan ? inWords(past, plan) : null,
+    redone: future && plan ? inWords(plan, future) : null,
+  }
 }
 
 /** The plan; screens are only shown once there is one. */

@@ -31,12 +31,17 @@ import type { HeldSet } from './held-set.js'
 import { usePlan } from './plan-store.js'
 import { useView } from './view-store.js'
 
-/** A function of one object, computed once for each object. */
-function memoByIdentity<K extends object, V>(compute: (key: K) => V): (key: K) => V {
-  const known = new WeakMap<K, V>()
+/** States that what is derived is kept of: more would hold a quarter of a megabyte for each step of undo. */
+const keptStates = 3
+
+/** A function of one object, computed once for each of the latest objects. */
+function memoOfLatest<K extends object, V>(compute: (key: K) => V): (key: K) => V {
+  let known: readonly (readonly [K, V])[] = []
   return (key) => {
-    let value = known.get(key)
-    if (value === undefined) known.set(key, (value = compute(key)))
+    const found = known.find(([of]) => of === key)
+    if (found) return found[1]
+    const value = compute(key)
+    known = [[key, value] as const, ...known].slice(0, keptStates)
     return value
   }
 }
@@ -103,7 +108,7 @@ const notDerivedFrom: ReadonlySet<string> = new Set<keyof Plan>([
 let latest: { readonly plan: Plan; readonly derived: Derived } | null = null
 
 /** What is derived from a plan; the same object as for the plan before where only other parts have changed. */
-export const derive = memoByIdentity((plan: Plan): Derived => {
+export const derive = memoOfLatest((plan: Plan): Derived => {
   const before = latest?.plan
   const same =
     before !== undefined &&
@@ -199,7 +204,7 @@ export function heldSetsOf(trigger: Trigger, { popups }: Pick<Arrangement, 'popu
 }
 
 /** Modifier sets that tell how the triggers of an arrangement are reached. */
-export const heldSetsUsed = memoByIdentity((arrangement: Arrangement): readonly HeldSet[] => {
+export const heldSetsUsed = memoOfLatest((arrangement: Arrangement): readonly HeldSet[] => {
   const triggers = [
     ...arrangement.placements.map((p) => p.trigger),
     ...arrangement.popups.map((s) => s.opener),

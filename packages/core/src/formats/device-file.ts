@@ -1,6 +1,7 @@
 import { deviceSchema, type Device } from '../bench/index.js'
 import { readAs } from '../issues.js'
 import { CoreError } from '../errors.js'
+import { parseJson } from '../json.js'
 
 const format = 'reachplot-device'
 
@@ -13,16 +14,15 @@ export const writeDevice = (device: Device): string =>
  * @throws CoreError `DEVICE_NOT_JSON`, `DEVICE_NOT_A_DEVICE`, `DEVICE_INVALID`
  */
 export function readDevice(text: string, fileName: string): Device {
-  let raw: unknown
-  try {
-    raw = JSON.parse(text)
-  } catch (error) {
+  const parsed = parseJson(text)
+  if ('what' in parsed) {
     throw new CoreError('DEVICE_NOT_JSON', {
       where: [fileName],
-      what: `the file is not JSON (${(error as Error).message})`,
+      what: parsed.what,
       remedy: 'choose a .device.json file, or mend the place that is named',
     })
   }
+  const raw = parsed.value
   const head = raw as { format?: unknown; version?: unknown; device?: unknown } | null
   if (typeof raw !== 'object' || head === null || head.format !== format || head.version !== 1) {
     throw new CoreError('DEVICE_NOT_A_DEVICE', {

@@ -1,5 +1,6 @@
 import { readAs } from '../issues.js'
 import { CoreError } from '../errors.js'
+import { parseJson } from '../json.js'
 import { checkReferences } from './references.js'
 import { migrate, planSchema, planVersion, type Plan } from '../plan/index.js'
 
@@ -28,16 +29,15 @@ export function readPlan(text: string, fileName = 'plan file'): Plan {
       remedy: 'choose a file that Reach Plot has exported',
     })
   }
-  let raw: unknown
-  try {
-    raw = JSON.parse(text)
-  } catch (error) {
+  const parsed = parseJson(text)
+  if ('what' in parsed) {
     throw new CoreError('PLAN_NOT_JSON', {
       where: [fileName],
-      what: `the file is not JSON (${(error as Error).message})`,
+      what: parsed.what,
       remedy: 'choose a .reachplot.json file, or mend the place that is named',
     })
   }
+  const raw = parsed.value
   const head = raw as { format?: unknown; version?: unknown } | null
   if (typeof raw !== 'object' || head === null || head.format !== 'reachplot-plan') {
     throw new CoreError('PLAN_NOT_A_PLAN', {
@@ -50,7 +50,7 @@ export function readPlan(text: string, fileName = 'plan file'): Plan {
   if (migrated['version'] !== planVersion) {
     throw new CoreError('PLAN_VERSION', {
       where: [fileName, 'version'],
-      what: `the plan has version ${JSON.stringify(head.version)}; this program reads up to version ${planVersion}`,
+      what: `the plan has version ${versionInWords(head.version)}; this program reads up to version ${planVersion}`,
       remedy: 'open it with the version of Reach Plot that wrote it, or update this one',
     })
   }
@@ -65,6 +65,11 @@ export function readPlan(text: string, fileName = 'plan file'): Plan {
   checkReferences(read.data, fileName)
   return read.data
 }
+
+const versionInWords = (version: unknown): string =>
+  typeof version === 'number' || typeof version === 'string'
+    ? String(version).slice(0, 20)
+    : 'none that is a number'
 
 /** A plan as the text of its file; `readPlan` gives an equal plan back. */
 export const writePlan = (plan: Plan): string => `${JSON.stringify(plan, null, 1)}\n`

@@ -9,10 +9,11 @@ export {
   type Plan,
 } from './plan.js'
 export { defaultPlaceWeights, placeWeightsSchema, type PlaceWeights } from './weights.js'
-export { freshId } from './ids.js'
+export { freshId, freshPlanId } from './ids.js'
 export { acceptedIn, activeArrangement, activeBench } from './access.js'
 export { emptyPlan } from './empty-plan.js'
 export { migrate } from './migrate.js'
+export { changeInWords } from './difference.js'
 export { notLookedAt } from './limits.js'
 export {
   applyMoves,

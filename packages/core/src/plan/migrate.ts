@@ -6,7 +6,12 @@ import { defaultPlaceWeights } from './weights.js'
 
 type Raw = Record<string, unknown>
 
-const list = (value: unknown): Raw[] => (Array.isArray(value) ? (value as Raw[]) : [])
+/** The entries of a list; one that is no object becomes an empty one, of which the schema then says what it lacks. */
+const list = (value: unknown): Raw[] =>
+  Array.isArray(value) ? value.map((entry: unknown) => record(entry)) : []
+
+const record = (value: unknown): Raw =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Raw) : {}
 
 /** What brings a plan from the version of the key to the next. */
 const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
@@ -23,7 +28,8 @@ const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
  * the schema then tells what is wrong with it.
  */
 export function migrate(raw: Raw): Raw {
-  const step = steps[Number(raw['version'])]
+  const { version } = raw
+  const step = typeof version === 'number' ? steps[version] : undefined
   return step ? migrate(step(raw)) : raw
 }
 
@@ -74,7 +80,7 @@ function fromVersion4(raw: Raw): Raw {
     ...raw,
     version: 5,
     hoursPerDay: defaultHoursPerDay,
-    weights: { ...defaultPlaceWeights, ...(raw['weights'] as Raw) },
+    weights: { ...defaultPlaceWeights, ...record(raw['weights']) },
   }
 }
 
@@ -85,7 +91,7 @@ function fromVersion5(raw: Raw): Raw {
 
 /** Version 7 brought an id, what is set now, and one word for each thing: locked, barred controls, entries. */
 function fromVersion6(raw: Raw): Raw {
-  const rules = (raw['rules'] ?? {}) as Raw
+  const rules = record(raw['rules'])
   return {
     ...raw,
     version: 7,
@@ -107,7 +113,7 @@ function fromVersion6(raw: Raw): Raw {
 
 /** A place of a pop-up set is called an entry. */
 function withEntry(placement: Raw): Raw {
-  const trigger = (placement['trigger'] ?? {}) as Raw
+  const trigger = record(placement['trigger'])
   if (trigger['kind'] !== 'popup') return placement
   const { place, ...rest } = trigger
   return { ...placement, trigger: { ...rest, entry: place } }
@@ -120,5 +126,5 @@ function withEntry(placement: Raw): Raw {
 function planIdFrom(raw: Raw): string {
   let hash = 0x811c9dc5
   for (const char of JSON.stringify(raw)) hash = Math.imul(hash ^ (char.codePointAt(0) as number), 0x01000193)
-  return `${freshId(String(raw['name'] ?? ''), new Set())}-${(hash >>> 0).toString(16)}`
+  return `${freshId(typeof raw['name'] === 'string' ? raw['name'].slice(0, 120) : '', new Set())}-${(hash >>> 0).toString(16)}`
 }

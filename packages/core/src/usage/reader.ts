@@ -3,6 +3,7 @@ import { z } from 'zod'
 import type { Command, Program } from '../commands/index.js'
 import { csvSeparator } from '../csv-separator.js'
 import { CoreError } from '../errors.js'
+import { parseJson } from '../json.js'
 import { UsageCollector, type UsageReport } from './collect.js'
 
 /** Largest log that is read, in bytes: several million rows. */
@@ -173,14 +174,12 @@ function jsonLines(collector: UsageCollector): Format {
 }
 
 function addJson(collector: UsageCollector, line: number, text: string): void {
-  let raw: unknown
-  try {
-    raw = JSON.parse(text)
-  } catch {
+  const parsed = parseJson(text)
+  if ('what' in parsed) {
     collector.addBad(line, 'The line is not JSON.')
     return
   }
-  const row = jsonRow.safeParse(raw)
+  const row = jsonRow.safeParse(parsed.value)
   if (!row.success) {
     collector.addBad(line, `The field “${String(row.error.issues[0]?.path[0] ?? '')}” is missing or no text.`)
     return

@@ -2,9 +2,8 @@ import { FileDown, FileUp, Plus } from 'lucide-react'
 import { writeCommandCsv, writePlacementCsv } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { FindBar } from '../../parts/find-bar.js'
-import { showProblem } from '../../store/problem.js'
 import { ProgramSelect } from '../../parts/program-select.js'
-import { loadDemo, openPlan } from '../../store/actions.js'
+import { openExample } from '../../store/open-plan.js'
 import { AddDialog } from './add-dialog.js'
 import { BulkBar } from './bulk-bar.js'
 import { CommandDialog } from './command-dialog.js'
@@ -47,12 +46,8 @@ function NoCommands() {
         usesPerHour, opposite, label and note (only program and command are needed), or add commands one by
         one.
       </p>
-      <button
-        type="button"
-        className="btn mt-3"
-        onClick={() => void loadDemo().then((demo) => openPlan(demo, 'The demo is open'), showProblem)}
-      >
-        Open the demo instead
+      <button type="button" className="btn mt-3" onClick={() => void openExample()}>
+        Open the example instead
       </button>
     </div>
   )

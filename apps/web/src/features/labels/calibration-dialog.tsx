@@ -13,7 +13,7 @@ const parts: readonly { readonly id: keyof Measured; readonly name: string }[] =
 /** How true the printer is on this stock: a page is printed and measured, and every sheet is corrected for it. */
 export function CalibrationDialog(props: { stock: Stock; onClose: () => void }) {
   const view = useCalibrationDialog(props)
-  const { stock, onClose, known, set, others, save } = view
+  const { stock, onClose, known, forget, save } = view
   return (
     <Dialog
       title={`Calibrate: ${stock.name}`}
@@ -25,7 +25,7 @@ export function CalibrationDialog(props: { stock: Stock; onClose: () => void }) 
               type="button"
               className="btn mr-auto"
               onClick={() => {
-                set({ calibrations: others })
+                forget()
                 onClose()
               }}
             >

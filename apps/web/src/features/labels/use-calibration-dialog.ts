@@ -12,15 +12,13 @@ import {
 import { download } from '../../parts/download.js'
 import { fetchLabelFont } from '../../worker/label-font.js'
 import { showProblem } from '../../store/problem.js'
-import { useSettings } from '../../store/settings-store.js'
+import { setCalibration, useCalibrations } from '../../store/personal-store.js'
 import { makeFile } from '../../worker/label-client.js'
 
 /** What is shown and can be done there. */
 export function useCalibrationDialog({ stock, onClose }: { stock: Stock; onClose: () => void }) {
   const nominal = calibrationMarks(stock)
-  const calibrations = useSettings((s) => s.calibrations)
-  const set = useSettings((s) => s.set)
-  const known = calibrations[stock.id]
+  const known = useCalibrations()[stock.id]
   const [draft, setDraft] = useState<Readonly<Record<keyof Measured, string>>>(() => ({
     crossXMm: String(nominal.crossXMm),
     crossYMm: String(nominal.crossYMm),
@@ -55,15 +53,25 @@ export function useCalibrationDialog({ stock, onClose }: { stock: Stock; onClose
     }
     try {
       const found = calibrationFrom(measured, nominal)
-      set({ calibrations: { ...calibrations, [stock.id]: found } })
+      setCalibration(stock.id, found)
       onClose()
     } catch (error) {
       if (!(error instanceof CoreError)) throw error
       setFault(error.message)
     }
   }
-  const { [stock.id]: _dropped, ...others } = calibrations
-  return { stock, onClose, known, set, others, save, savePage, draft, setDraft, nominal, fault }
+  return {
+    stock,
+    onClose,
+    known,
+    forget: () => setCalibration(stock.id, null),
+    save,
+    savePage,
+    draft,
+    setDraft,
+    nominal,
+    fault,
+  }
 }
 
 export type CalibrationDialogView = ReturnType<typeof useCalibrationDialog>

@@ -6,7 +6,7 @@ import { noCalibration, type Adjust, type LabelFont } from '@reach-plot/core/dra
 import { showProblem } from '../../store/problem.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
-import { useSettings } from '../../store/settings-store.js'
+import { useCalibrations } from '../../store/personal-store.js'
 import { checkLabels } from '../../worker/label-client.js'
 import { useIcons } from '../../parts/icons/use-icons.js'
 import { useLabelFont } from './use-label-font.js'
@@ -41,7 +41,7 @@ export function useSheet(state: SheetState): SheetView {
   const front = useFront()
   const font = useLabelFont()
   const icons = useIcons()
-  const calibrations = useSettings((s) => s.calibrations)
+  const calibrations = useCalibrations()
   const title = `${plan.name}, ${arrangement.name}`
   const design = plan.labels
   const { kind, deviceId, skip, order } = state

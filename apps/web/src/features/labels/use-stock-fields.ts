@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { contrastOf, groundOf, type LabelRule } from '@reach-plot/core/label-design'
 import { shippedStocks, stockOf } from '@reach-plot/core/drawing'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useSettings } from '../../store/settings-store.js'
+import { useCalibrations } from '../../store/personal-store.js'
 
 /** What is shown and can be done there. */
 export function useStockFields({
@@ -18,7 +18,7 @@ export function useStockFields({
   const { rule, stocks } = usePlan().labels
   const edit = useEdit()
   const [sheet, setSheet] = useState<'stock' | 'calibration' | null>(null)
-  const calibrated = useSettings((s) => s.calibrations[rule.stockId])
+  const calibrated = useCalibrations()[rule.stockId]
   const all = [...stocks, ...shippedStocks]
   const stock = all.find((s) => s.id === rule.stockId) ?? stockOf('a4')
   const set = (change: Partial<LabelRule>): void =>

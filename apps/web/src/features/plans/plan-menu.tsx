@@ -1,24 +1,13 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
 import { ChevronDown } from 'lucide-react'
-import { checkFileSize, checkPlanOpens, emptyPlan, maxPlanBytes, readPlan, writePlan } from '@reach-plot/core'
-import { chooseFile, download } from '../../parts/download.js'
-import { showProblem } from '../../store/problem.js'
-import { loadDemo, openPlan, planFileName } from '../../store/actions.js'
-import { catalogues } from '../../worker/catalogues.js'
+import { useNavigate } from 'react-router'
+import { emptyPlan, writePlan } from '@reach-plot/core'
+import { download } from '../../parts/download.js'
+import { planFileName } from '../../store/actions.js'
+import { openExample, openNewPlan } from '../../store/open-plan.js'
+import { autosave } from '../../store/autosave.js'
 import { usePlan } from '../../store/plan-store.js'
-
-async function importPlan(): Promise<void> {
-  const file = await chooseFile('.json,application/json')
-  if (!file) return
-  try {
-    checkFileSize(file.size, maxPlanBytes, file.name)
-    const plan = readPlan(await file.text(), file.name)
-    checkPlanOpens(plan, catalogues)
-    openPlan(plan, `“${file.name}” is open`)
-  } catch (error) {
-    showProblem(error)
-  }
-}
+import { importPlan } from './import-plan.js'
 
 export function PlanMenu({
   onDesk,
@@ -32,20 +21,26 @@ export function PlanMenu({
   onShortcuts: () => void
 }) {
   const plan = usePlan()
+  const isExample = autosave.useState((s) => s.isExample)
+  const navigate = useNavigate()
   const items: readonly (readonly [string, () => void])[] = [
     ['Hand, board and system…', onDesk],
     ['Programs and contexts…', onContexts],
     ['Pop-up sets…', onPopups],
     ['Export the plan', () => download(writePlan(plan), planFileName(plan), 'application/json')],
     ['Import a plan…', () => void importPlan()],
-    ['Open the demo', () => void loadDemo().then((demo) => openPlan(demo, 'The demo is open'), showProblem)],
-    ['New empty plan', () => openPlan(emptyPlan(), 'A new plan is open')],
+    ['All plans, and going back…', () => void navigate('/plans')],
+    ['New empty plan', () => void openNewPlan(emptyPlan())],
+    ['Open the example', () => void openExample()],
     ['Shortcuts of this app…', onShortcuts],
   ]
   return (
     <Menu>
-      <MenuButton className="btn">
-        Plan <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
+      <MenuButton className="btn max-w-[200px] max-[1300px]:max-w-[150px]">
+        <span className="text-[12px] text-ink-2">Plan</span>
+        <span className="truncate">{plan.name}</span>
+        {isExample && <span className="text-[12px] text-ink-2 max-[1300px]:sr-only">example</span>}
+        <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
       </MenuButton>
       <MenuItems anchor="bottom end" className="menu-panel w-[220px]">
         {items.map(([name, run]) => (

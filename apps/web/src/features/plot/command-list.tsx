@@ -189,7 +189,7 @@ function EmptyList({ hasCommands }: { hasCommands: boolean }) {
       <Link to="/commands" className="text-ink underline">
         Add them or import a CSV
       </Link>
-      , or open the demo from the Plan menu.
+      , or open the example from the Plan menu.
     </p>
   )
 }

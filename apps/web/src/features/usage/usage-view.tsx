@@ -38,7 +38,7 @@ export function UsageView() {
             disabled={progress !== null}
             onClick={() => void importSeason(plan)}
           >
-            Read the demo’s season
+            Read the example’s season
           </button>
         )}
         <p className="text-ink-2">
