@@ -18,6 +18,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: chromiumLaunch,
+    // each test has a browser of its own, which would fetch the whole app once more; `offline.spec.ts` lets it
+    serviceWorkers: 'block',
   },
   webServer: {
     command: 'node --import tsx apps/server/src/main.ts',

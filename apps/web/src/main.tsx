@@ -7,6 +7,7 @@ import { PlotView } from './features/plot/plot-view.js'
 import { autosave } from './store/autosave.js'
 import { loadDemo } from './store/open-plan.js'
 import { followPlan } from './store/personal-store.js'
+import { offerUpdates } from './app/offer-updates.js'
 import './styles.css'
 
 const router = createBrowserRouter([
@@ -159,6 +160,7 @@ const router = createBrowserRouter([
 const root = createRoot(document.getElementById('root') as HTMLElement)
 await autosave.start(loadDemo)
 followPlan()
+offerUpdates()
 root.render(
   <StrictMode>
     <RouterProvider router={router} />

@@ -73,7 +73,7 @@ function SaveNote() {
   if (state === 'failed') {
     return (
       <span role="alert" className="text-magenta">
-        <b>Not saved:</b> {reason || 'the browser refused'}. Export the plan, then make room.{' '}
+        <b>Not saved:</b> {reason || 'The browser refused.'} Export the plan, then make room.{' '}
         <button type="button" className="link" onClick={() => void autosave.saveAnyway()}>
           Try again
         </button>

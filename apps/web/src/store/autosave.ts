@@ -2,6 +2,8 @@ import { changeInWords, checkPlan, type Plan } from '@reach-plot/core'
 import { create } from 'zustand'
 import { Journal, type JournalEntry } from './journal.js'
 import { openKeyValue } from './key-value.js'
+import { AppProblem } from '../worker/app-problem.js'
+import { problemInWords } from './problem.js'
 import { PlanHistory } from './plan-history.js'
 import { usePlanStore } from './plan-store.js'
 import { derive } from './selectors.js'
@@ -124,7 +126,7 @@ export class Autosave {
     const now = this.#around.plans.get()
     if (now?.id === id) return
     const loaded = await shelf.load(id)
-    if (!loaded) throw new Error('this plan is not there any more')
+    if (!loaded) throw new AppProblem('This plan is not there any more.')
     if (now && this.#isDirty()) await shelf.add({ ...now, name: `${now.name.slice(0, 90)}, not saved` })
     this.#begin(loaded)
   }
@@ -225,7 +227,7 @@ export class Autosave {
     } catch (error) {
       this.useState.setState({
         state: 'failed',
-        reason: (error as Error).message || (error as Error).name,
+        reason: problemInWords(error),
       })
     }
   }
@@ -271,7 +273,7 @@ export class Autosave {
         const loaded = await shelf.load(id)
         if (loaded) return loaded
       } catch (error) {
-        unread.push((error as Error).message)
+        unread.push(problemInWords(error))
       } finally {
         if (unread.length === 1)
           this.#notice(
@@ -302,7 +304,7 @@ export class Autosave {
         if (brought && tabId === tab.id) own = brought
       } catch (error) {
         await shelf.addUnreadable(entry.text, `Changes of ${timeInWords(entry.at)}`)
-        this.#notice(`Changes that were not saved cannot be read: ${(error as Error).message}`)
+        this.#notice(`Changes that were not saved cannot be read: ${problemInWords(error)}`)
       }
       this.#journal?.forget(tabId)
     }

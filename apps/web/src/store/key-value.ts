@@ -1,4 +1,5 @@
 import localforage from 'localforage'
+import { AppProblem } from '../worker/app-problem.js'
 
 /** Where the browser keeps what is too large for its small store. */
 export interface KeyValue {
@@ -14,7 +15,7 @@ export const storageLimits = { openMs: 3000, answerMs: 15_000 } as const
 const inTime = async <T>(what: Promise<T>, ms: number): Promise<T> => {
   let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_resolve, reject) => {
-    timer = setTimeout(() => reject(new Error('the browser’s storage does not answer')), ms)
+    timer = setTimeout(() => reject(new AppProblem('The browser’s storage does not answer.')), ms)
   })
   try {
     return await Promise.race([what, late])

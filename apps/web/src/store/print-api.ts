@@ -1,3 +1,5 @@
+import { AppProblem } from '../worker/app-problem.js'
+
 /** What the server tells of an order to print. */
 export interface Ticket {
   readonly ticket: string
@@ -39,7 +41,7 @@ export interface StandInState {
 }
 
 /** The server did not answer, or said no, in words for the person. `isGone` when it does not answer at all. */
-export class ServerProblem extends Error {
+export class ServerProblem extends AppProblem {
   readonly isGone: boolean
   constructor(message: string, isGone: boolean) {
     super(message)

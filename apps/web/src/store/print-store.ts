@@ -1,4 +1,5 @@
 import { create } from 'zustand'
+import { problemInWords } from './problem.js'
 import {
   cancelTicket,
   sendDocument,
@@ -58,7 +59,7 @@ async function follow(): Promise<void> {
   }
 }
 
-const trouble = (error: unknown): void => usePrint.setState({ problem: (error as Error).message })
+const trouble = (error: unknown): void => usePrint.setState({ problem: problemInWords(error) })
 
 /** Sends a document. The same order again is not printed twice, since it goes under the same ticket. */
 export async function sendOrder(order: PrintOrder): Promise<void> {

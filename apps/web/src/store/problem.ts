@@ -1,5 +1,16 @@
 import { CoreError } from '@reach-plot/core'
 import { toast } from 'sonner'
+import { AppProblem } from '../worker/app-problem.js'
+
+/** What went wrong, in words for the person. Words of the engine go to its own log, where a developer finds them. */
+export function problemInWords(error: unknown): string {
+  if (error instanceof CoreError || error instanceof AppProblem) return error.message
+  console.error(error)
+  const name = error instanceof Error || error instanceof DOMException ? error.name : ''
+  if (name === 'QuotaExceededError') return 'The browser’s storage is full.'
+  if (name === 'SecurityError' || name === 'NotAllowedError') return 'The browser does not allow it.'
+  return 'Something went wrong in the app itself.'
+}
 
 /** One message for one fault: what is wrong, where, and how to mend it. Nothing has been changed. */
 export function showProblem(error: unknown): void {
@@ -9,5 +20,5 @@ export function showProblem(error: unknown): void {
       description: `${remedy}. Nothing was changed.`,
       duration: 15_000,
     })
-  } else toast.error(`Something went wrong: ${(error as Error).message}`, { duration: 15_000 })
+  } else toast.error(problemInWords(error), { description: 'Nothing was changed.', duration: 15_000 })
 }

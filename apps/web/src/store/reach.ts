@@ -14,7 +14,9 @@ import {
 } from '@reach-plot/core'
 import { create } from 'zustand'
 import { useShallow } from 'zustand/react/shallow'
+import { toast } from 'sonner'
 import { showProblem } from './problem.js'
+import { WorkerEnded } from '../worker/host.js'
 import { reachService } from '../worker/reach-client.js'
 import type { KeyedSituation, ReachChart } from '../worker/reach-protocol.js'
 import type { HeldSet } from './held-set.js'
@@ -80,11 +82,27 @@ async function askHeldSet(
   if (asked.has(name)) return
   asked.add(name)
   try {
-    const byControl = await reachService().withHeld(situation, held, withId)
+    const byControl = await askAgain(() => reachService().withHeld(situation, held, withId))
     takeAnswer(situation.key, name, byControl)
   } catch (error) {
     asked.delete(name)
     showProblem(error)
+  }
+}
+
+/** How often reach is asked for again when the worker ends, and the wait before it, ms. Assumed. */
+const restarts = { most: 3, waitMs: 200 } as const
+
+/** Asks once more where the worker has ended in the middle, and says so. */
+async function askAgain<T>(ask: () => Promise<T>): Promise<T> {
+  for (let n = 1; ; n++) {
+    try {
+      return await ask()
+    } catch (error) {
+      if (!(error instanceof WorkerEnded) || n > restarts.most) throw error
+      toast('The computation of reach ended by itself. It is started again.', { id: 'reach-again' })
+      await new Promise((resolve) => setTimeout(resolve, n * restarts.waitMs))
+    }
   }
 }
 
@@ -171,13 +189,13 @@ export function useReachChart(
     enter(situation.key)
     if (asked.has(`chart ${name}`)) return
     asked.add(`chart ${name}`)
-    void reachService()
-      .chart(situation, { area, timesMs: contourTimesMs, efforts, finger })
-      .then((answer) => {
-        // answers for a situation that is no longer the latest are dropped
-        if (useReachStore.getState().key === situation.key)
-          useReachStore.setState((s) => ({ charts: { ...s.charts, [name]: answer } }))
-      }, showProblem)
+    void askAgain(() =>
+      reachService().chart(situation, { area, timesMs: contourTimesMs, efforts, finger }),
+    ).then((answer) => {
+      // answers for a situation that is no longer the latest are dropped
+      if (useReachStore.getState().key === situation.key)
+        useReachStore.setState((s) => ({ charts: { ...s.charts, [name]: answer } }))
+    }, showProblem)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [situation, name])
   return chart ?? null

@@ -9,8 +9,10 @@ import {
   type ProgramId,
 } from '@reach-plot/core'
 import { proxy } from 'comlink'
+import { toast } from 'sonner'
 import { create } from 'zustand'
 import { showProblem } from './problem.js'
+import { WorkerEnded } from '../worker/host.js'
 import { endSolveService, solveService } from '../worker/solve-client.js'
 import type { SolvedPlan } from '../worker/solve-protocol.js'
 import { usePlanStore } from './plan-store.js'
@@ -86,7 +88,12 @@ export async function startSolving(): Promise<void> {
   } catch (error) {
     if (own !== run) return
     useSolve.setState({ running: null })
-    showProblem(error)
+    if (error instanceof WorkerEnded)
+      toast.error('The search ended by itself; the browser may be short of memory. Nothing was changed.', {
+        duration: 15_000,
+        action: { label: 'Try again', onClick: () => void startSolving() },
+      })
+    else showProblem(error)
   }
 }
 

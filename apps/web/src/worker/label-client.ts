@@ -1,7 +1,8 @@
 import wasmUrl from '@resvg/resvg-wasm/index_bg.wasm?url'
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import type { DeckFace, Label } from '@reach-plot/core/labels'
 import type { PrintCheck, FileForm, OutFile } from '@reach-plot/print'
+import { WorkerHost, type Asked } from './host.js'
 import type { FileOrder, LabelService } from './label-protocol.js'
 
 let compiled: Promise<WebAssembly.Module> | null = null
@@ -15,38 +16,35 @@ function renderer(): Promise<WebAssembly.Module> {
   return compiled
 }
 
-interface Client {
-  readonly worker: Worker
-  readonly service: Remote<LabelService>
-  /** the service once it can draw pictures */
-  drawing(): Promise<Remote<LabelService>>
-}
+/** A worker of labels, and the service once it can draw pictures. */
+class LabelHost extends WorkerHost<LabelService> {
+  #prepared: { readonly worker: object; readonly ready: Promise<void> } | null = null
 
-function start(): Client {
-  const worker = new Worker(new URL('./label.worker.ts', import.meta.url), { type: 'module' })
-  const service = wrap<LabelService>(worker)
-  let ready: Promise<void> | null = null
-  return {
-    worker,
-    service,
-    async drawing() {
-      const module = await renderer()
-      await (ready ??= service.useRenderer(module))
-      return service
-    },
+  constructor() {
+    super((name) => new Worker(new URL('./label.worker.ts', import.meta.url), { type: 'module', name }))
+  }
+
+  async drawing(): Promise<Asked<LabelService>> {
+    const module = await renderer()
+    const worker = this.now
+    // one that was started again has to be prepared again
+    if (this.#prepared?.worker !== worker)
+      this.#prepared = { worker, ready: this.service.useRenderer(module) }
+    await this.#prepared.ready
+    return this.service
   }
 }
 
-let checker: Client | null = null
+const checker = new LabelHost()
 
 /** What a printer of one ink makes of labels while they are designed. */
 export const checkLabels = async (
   labels: readonly Pick<Label, 'drawing' | 'round'>[],
   dpi: number,
-): Promise<PrintCheck[]> => (await (checker ??= start()).drawing()).check(labels, dpi)
+): Promise<PrintCheck[]> => (await checker.drawing()).check(labels, dpi)
 
 /** Makes files; apart from the other, since it is ended to stop it. */
-let maker: Client | null = null
+const maker = new LabelHost()
 
 const drawn: ReadonlySet<FileForm> = new Set(['png', 'png1', 'pwg'])
 
@@ -55,17 +53,13 @@ export async function makeFile(
   order: FileOrder,
   onProgress: (done: number, of: number) => void = () => undefined,
 ): Promise<OutFile> {
-  maker ??= start()
   const service = drawn.has(order.form) ? await maker.drawing() : maker.service
   return service.makeFile(order, proxy(onProgress))
 }
 
 /** Pictures for the buttons of a deck, in a zip. */
 export const makeFaces = async (faces: readonly DeckFace[], px: number): Promise<OutFile> =>
-  (await (maker ??= start()).drawing()).makeFaces(faces, px, 'deck')
+  (await maker.drawing()).makeFaces(faces, px, 'deck')
 
 /** Ends what is being made. */
-export function endLabelMaker(): void {
-  maker?.worker.terminate()
-  maker = null
-}
+export const endLabelMaker = (): void => maker.end()

@@ -1,3 +1,4 @@
+import { AppProblem } from './app-problem.js'
 import latin from '@fontsource/barlow-condensed/files/barlow-condensed-latin-500-normal.woff?url'
 import latinExt from '@fontsource/barlow-condensed/files/barlow-condensed-latin-ext-500-normal.woff?url'
 import { loadLabelFont, type LabelFont } from '@reach-plot/core/drawing'
@@ -9,7 +10,7 @@ export const fetchLabelFont = (): Promise<LabelFont> =>
   (loading ??= Promise.all(
     [latin, latinExt].map(async (url) => {
       const response = await fetch(url)
-      if (!response.ok) throw new Error(`the label font could not be read (${response.status})`)
+      if (!response.ok) throw new AppProblem(`The label font could not be read (${response.status}).`)
       return new Uint8Array(await response.arrayBuffer())
     }),
   )

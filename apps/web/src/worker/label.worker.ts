@@ -2,6 +2,7 @@ import { initWasm, Resvg } from '@resvg/resvg-wasm'
 import { expose } from 'comlink'
 import { checkPrint, facesZip, documentFile, rasteriseWith } from '@reach-plot/print'
 import { noAdjust } from '@reach-plot/core/drawing'
+import { tellAlive } from './alive.js'
 import { fetchLabelFont } from './label-font.js'
 import type { LabelService } from './label-protocol.js'
 
@@ -25,3 +26,4 @@ const service: LabelService = {
 }
 
 expose(service)
+tellAlive()

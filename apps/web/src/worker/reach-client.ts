@@ -1,12 +1,9 @@
-import { wrap, type Remote } from 'comlink'
+import { WorkerHost, type Asked } from './host.js'
 import type { ReachService } from './reach-protocol.js'
 
-let service: Remote<ReachService> | null = null
+const host = new WorkerHost<ReachService>(
+  (name) => new Worker(new URL('./reach.worker.ts', import.meta.url), { type: 'module', name }),
+)
 
 /** The one reach worker of the page, started at its first use. */
-export function reachService(): Remote<ReachService> {
-  service ??= wrap<ReachService>(
-    new Worker(new URL('./reach.worker.ts', import.meta.url), { type: 'module' }),
-  )
-  return service
-}
+export const reachService = (): Asked<ReachService> => host.service

@@ -1,19 +1,12 @@
-import { wrap, type Remote } from 'comlink'
+import { WorkerHost, type Asked } from './host.js'
 import type { SolveService } from './solve-protocol.js'
 
-let current: { readonly worker: Worker; readonly service: Remote<SolveService> } | null = null
+const host = new WorkerHost<SolveService>(
+  (name) => new Worker(new URL('./solve.worker.ts', import.meta.url), { type: 'module', name }),
+)
 
 /** The worker that solves and compares, started at its first use. */
-export function solveService(): Remote<SolveService> {
-  if (!current) {
-    const worker = new Worker(new URL('./solve.worker.ts', import.meta.url), { type: 'module' })
-    current = { worker, service: wrap<SolveService>(worker) }
-  }
-  return current.service
-}
+export const solveService = (): Asked<SolveService> => host.service
 
 /** Ends the worker with all that it does; the next use starts a new one. */
-export function endSolveService(): void {
-  current?.worker.terminate()
-  current = null
-}
+export const endSolveService = (): void => host.end()

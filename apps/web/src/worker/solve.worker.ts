@@ -1,4 +1,6 @@
 import { expose } from 'comlink'
+import { tellAlive } from './alive.js'
 import { solveService } from './solve-service.js'
 
 expose(solveService)
+tellAlive()

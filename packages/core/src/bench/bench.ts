@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { CoreError } from '../errors.js'
 import { controlRef } from '../triggers/index.js'
 import type { Control } from './control.js'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { controlRef } from '../triggers/index.js'
 import { boardControls, boardIds, boardName, bottomRows } from './boards.js'
 import type { Control } from './control.js'

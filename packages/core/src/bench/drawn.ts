@@ -1,5 +1,5 @@
 import { programIdSchema } from '../ids.js'
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { refSchema, strokeCounts } from '../triggers/index.js'
 import { controlTypes, type Control } from './control.js'
 import { firmwareLayersSchema } from './firmware.js'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { chordSchema, refSchema } from '../triggers/index.js'
 
 /** How a control opens a layer: while it is held, until it is pressed again, for one press, or by a long press only. */

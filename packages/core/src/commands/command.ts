@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { commandIdSchema, programIdSchema } from '../ids.js'
 import { contextsOverlap, type Program } from './program.js'
 

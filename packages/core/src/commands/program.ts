@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { programIdSchema } from '../ids.js'
 import { chordSchema, modifiers } from '../triggers/index.js'
 

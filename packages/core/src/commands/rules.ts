@@ -1,5 +1,5 @@
 import type { ProgramId } from '../ids.js'
-import { z } from 'zod'
+import { z } from '../zod.js'
 
 const ids = z.array(z.string().min(1).max(200)).max(20_000)
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { CoreError } from '../errors.js'
 
 /** What a printer makes of a page, as it is read off a printed calibration page. */

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { CoreError } from '../errors.js'
 import { customMedia, paperSizeMm, type SizeMm } from './media.js'
 

@@ -1,5 +1,5 @@
 import { commandIdSchema } from '../ids.js'
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { cutKinds, stockFault, stockSchema } from '../drawing/index.js'
 import { modifiers } from '../triggers/index.js'
 import { materials } from './contrast.js'

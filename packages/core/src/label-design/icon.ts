@@ -1,5 +1,5 @@
 import svgpath from 'svgpath'
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { ellipsePath, filled, line, type Colour, type Mark } from '../drawing/index.js'
 
 const pathData = z

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 
 /** How a pair lies by nature: first to the left of second, first above second, or only against each other. */
 export const pairAxes = ['across', 'along', 'opposite'] as const

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { benchSchema, deviceSchema } from '../bench/index.js'
 import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
 import { commandIdSchema, type CommandId } from '../ids.js'

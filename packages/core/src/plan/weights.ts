@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 
 const weight = z.number().min(0).max(5000)
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod.js'
 import { refSchema, triggerSchema } from './trigger.js'
 
 /** A few commands that one trigger brings up at the pointer or the fingertip; one of them is then picked. */

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { z } from 'zod'
+import { z } from '../zod.js'
 import type { Command, Program } from '../commands/index.js'
 import { csvSeparator } from '../csv-separator.js'
 import { CoreError } from '../errors.js'

@@ -1,5 +1,5 @@
 import { commandIdSchema, programIdSchema } from '../ids.js'
-import { z } from 'zod'
+import { z } from '../zod.js'
 
 const count = z.number().int().min(0)
 

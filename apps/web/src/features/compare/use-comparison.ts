@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import type { SheetColumn } from '@reach-plot/core'
 import { showProblem } from '../../store/problem.js'
 import { usePlan } from '../../store/plan-store.js'
+import { WorkerEnded } from '../../worker/host.js'
 import { solveService } from '../../worker/solve-client.js'
 
 /** The comparison of some arrangements, worked out anew when the plan changes; what was there stays until then. */
@@ -18,8 +19,14 @@ export function useComparison(ids: readonly string[]): {
   const key = JSON.stringify(ids)
   useEffect(() => {
     let wanted = true
-    solveService()
-      .compare(plan, JSON.parse(key) as string[])
+    const ask = (): Promise<readonly SheetColumn[]> =>
+      solveService().compare(plan, JSON.parse(key) as string[])
+    ask()
+      .catch((error: unknown) => {
+        // a worker that ended is started again by the next question
+        if (error instanceof WorkerEnded) return ask()
+        throw error
+      })
       .then((columns) => {
         if (wanted) setFound({ key, plan, columns })
       }, showProblem)

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { choosePrintForm, mediumOf } from '@reach-plot/print'
 import { mediaOf, pageSizeMm } from '@reach-plot/core/drawing'
-import { showProblem } from '../../store/problem.js'
+import { problemInWords, showProblem } from '../../store/problem.js'
 import { printerStatus, standInAddress, type PrinterStatus } from '../../store/print-api.js'
 import { isSettled, resumeOrder, sendOrder, usePrint } from '../../store/print-store.js'
 import { useSettings } from '../../store/settings-store.js'
@@ -23,7 +23,7 @@ function usePrinterStatus(address: string): { status: PrinterStatus | null; prob
           if (!stop.signal.aborted) setKnown({ address, status, problem: '' })
         },
         (error: unknown) => {
-          if (!stop.signal.aborted) setKnown({ address, status: null, problem: (error as Error).message })
+          if (!stop.signal.aborted) setKnown({ address, status: null, problem: problemInWords(error) })
         },
       )
     }

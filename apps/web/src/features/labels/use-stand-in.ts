@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { showProblem } from '../../store/problem.js'
+import { problemInWords, showProblem } from '../../store/problem.js'
 import { setStandInFaults, standInState, type StandInState } from '../../store/print-api.js'
 
 const pollMs = 800
@@ -18,7 +18,7 @@ export function useStandIn() {
           setProblem('')
         },
         (error: unknown) => {
-          if (isShown) setProblem((error as Error).message)
+          if (isShown) setProblem(problemInWords(error))
         },
       )
     }

@@ -16,6 +16,7 @@ import { ModifierSign } from '../../parts/modifier-sign.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { ProgramSelect } from '../../parts/program-select.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
+import { problemInWords } from '../../store/problem.js'
 import { heldSetsOf, useDerived } from '../../store/selectors.js'
 import { useShortcuts } from '../../parts/shortcuts/use-shortcuts.js'
 import { offeredModifiers, toggle } from '../../parts/held-sets.js'
@@ -51,7 +52,7 @@ export function LookupView() {
             try {
               found(readTrigger(text, env, codes))
             } catch (error) {
-              setFault((error as Error).message)
+              setFault(problemInWords(error))
             }
           }}
         >

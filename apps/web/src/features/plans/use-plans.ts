@@ -5,7 +5,7 @@ import { download } from '../../parts/download.js'
 import { autosave } from '../../store/autosave.js'
 import { openById, openExample, openNewPlan } from '../../store/open-plan.js'
 import { forgetPersonal } from '../../store/personal-store.js'
-import { showProblem } from '../../store/problem.js'
+import { problemInWords, showProblem } from '../../store/problem.js'
 import type { PastState } from '../../store/plan-history.js'
 import { usePlan, usePlanStore } from '../../store/plan-store.js'
 import { openable, type PlanEntry } from '../../store/shelf.js'
@@ -43,7 +43,7 @@ async function listPlans(): Promise<readonly ListedPlan[]> {
         openable(stored?.text ?? '', entry.name)
         return { ...entry, problem: null }
       } catch (error) {
-        return { ...entry, problem: (error as Error).message }
+        return { ...entry, problem: problemInWords(error) }
       }
     }),
   )

@@ -3,11 +3,12 @@ import tagsUrl from 'lucide-static/tags.json?url'
 import { useEffect, useMemo, useState } from 'react'
 import { iconSet, type IconPackage, type IconSet } from '@reach-plot/core/labels'
 import { showProblem } from '../../store/problem.js'
+import { AppProblem } from '../../worker/app-problem.js'
 import { usePlan } from '../../store/plan-store.js'
 
 const fetchJson = async (url: string): Promise<unknown> => {
   const response = await fetch(url)
-  if (!response.ok) throw new Error(`the icons could not be read (${response.status})`)
+  if (!response.ok) throw new AppProblem(`The icons could not be read (${response.status}).`)
   return response.json()
 }
 

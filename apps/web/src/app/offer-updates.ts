@@ -1,0 +1,18 @@
+import { toast } from 'sonner'
+import { registerSW } from 'virtual:pwa-register'
+
+/**
+ * Keeps the whole app in the browser, so that every screen opens without a network or the server; a new version is offered
+ * and taken when the person wants it.
+ */
+export function offerUpdates(): void {
+  if (import.meta.env.DEV) return
+  const update = registerSW({
+    onNeedRefresh() {
+      toast('There is a new version of Reach Plot. Your plan stays as it is.', {
+        duration: Infinity,
+        action: { label: 'Load it', onClick: () => void update(true) },
+      })
+    },
+  })
+}
