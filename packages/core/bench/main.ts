@@ -12,6 +12,7 @@ import Papa from 'papaparse'
 import { readFileSync } from 'node:fs'
 import { readPlan, usageReader } from '../src/index.js'
 import { benchCheck } from './clashes.js'
+import { benchHostile } from './hostile.js'
 import { benchLabels } from './labels.js'
 import { benchPlaces } from './places.js'
 import { benchSolver } from './solver.js'
@@ -137,6 +138,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   usage: benchUsage,
   solve: benchSolver,
   labels: benchLabels,
+  hostile: benchHostile,
 }
 const named = process.argv.slice(2).filter((name) => name in parts)
 for (const [name, run] of Object.entries(parts)) if (named.length === 0 || named.includes(name)) await run()

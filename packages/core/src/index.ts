@@ -1,6 +1,7 @@
 /** The public door of the core, listed by hand, so that a diff of it is a diff of what others can use. */
 export { CoreError, coreErrorCodes } from './errors.js'
 export type { CommandId, ProgramId } from './ids.js'
+export { entryOf } from './table.js'
 export {
   benchControls,
   boardControls,

@@ -70,7 +70,7 @@ export class PrintQueue {
       if (known?.wasSent === true && !again) return known
       const attempt = known ? known.attempt + (known.wasSent ? 1 : 0) : 1
       // an earlier job that waits for its document gets none any more
-      if (known?.jobId != null && known.wasSent)
+      if (known?.wasSent === true && known.jobId !== null)
         await cancelJob(query.printer, known.jobId).catch(() => undefined)
       return await this.#send({ ...query, attempt, format, document }, known)
     } finally {

@@ -266,9 +266,9 @@ export class Autosave {
   async #lastOpen(): Promise<Opened | null> {
     const { shelf } = this.stores
     const ids = (await shelf.list()).filter((e) => e.deletedAt === null).map((e) => e.id)
-    const last = this.#tab?.lastPlanId
+    const last = this.#tab?.lastPlanId ?? null
     const unread: string[] = []
-    for (const id of last != null && ids.includes(last) ? [last, ...ids.filter((i) => i !== last)] : ids) {
+    for (const id of last !== null && ids.includes(last) ? [last, ...ids.filter((i) => i !== last)] : ids) {
       try {
         const loaded = await shelf.load(id)
         if (loaded) return loaded

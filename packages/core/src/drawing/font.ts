@@ -1,3 +1,4 @@
+import { table } from '../table.js'
 import fontkit from '@pdf-lib/fontkit'
 import { unwrapWoff } from './woff.js'
 
@@ -16,13 +17,13 @@ interface Glyph {
   }
 }
 
-const pathLetter: Readonly<Record<string, string>> = {
+const pathLetter = table<string>({
   moveTo: 'M',
   lineTo: 'L',
   quadraticCurveTo: 'Q',
   bezierCurveTo: 'C',
   closePath: 'Z',
-}
+})
 
 /** The label font: one family in several files by script, as web fonts come. Sizes are given by the height of capitals. */
 export interface LabelFont {

@@ -2,7 +2,7 @@ import type { ProgramId } from '../ids.js'
 import { readAs } from '../issues.js'
 import { commandSchema, fullName, type Command, type Program } from '../commands/index.js'
 import { freshId } from '../plan/index.js'
-import { readCsv, writeCsv, type BadLine, type CsvRow } from './csv.js'
+import { joinedCell, readCsv, splitCell, writeCsv, type BadLine, type CsvRow } from './csv.js'
 
 const columns = [
   'id',
@@ -37,13 +37,9 @@ export interface CommandImport {
 }
 
 const identity = (programId: ProgramId, name: string, menu: readonly string[], parameter: string): string =>
-  [programId, name.toLowerCase(), menu.join('>').toLowerCase(), parameter.toLowerCase()].join('\n')
+  JSON.stringify([programId, name.toLowerCase(), menu.map((m) => m.toLowerCase()), parameter.toLowerCase()])
 
-const splitMenu = (cell: string): string[] =>
-  cell
-    .split(/[>›]/)
-    .map((part) => part.trim())
-    .filter(Boolean)
+const splitMenu = (cell: string): string[] => splitCell(cell, '>›')
 
 /**
  * Reads commands from CSV. A line is matched with a command of the plan by id, else by program, name and menu.
@@ -208,11 +204,14 @@ function usesOf(cell: string): number | null {
   throw new LineFault('usesPerHour', `“${cell}” is no number from 0 to 100000.`)
 }
 
-const listed = (cell: string): string[] =>
-  cell
-    .split(';')
-    .map((n) => n.trim())
-    .filter(Boolean)
+const listed = (cell: string): string[] => splitCell(cell, ';')
+
+/** Contexts in one cell; a context of that name is told from the word for all of them. */
+function contextsCell(names: readonly string[]): string {
+  if (names.length === 0) return 'everywhere'
+  const cell = joinedCell(names, ';')
+  return cell.toLowerCase() === 'everywhere' ? `${cell};` : cell
+}
 
 const contextNames = (cell: string): string[] => (cell.toLowerCase() === 'everywhere' ? [] : listed(cell))
 
@@ -270,9 +269,9 @@ export function writeCommandCsv(plan: {
     const cells: Record<Column, string | number> = {
       id: c.id,
       program: program?.name ?? c.programId,
-      contexts: contexts.length > 0 ? contexts.join(';') : 'everywhere',
+      contexts: contextsCell(contexts),
       command: c.name,
-      menu: c.menu.join(' > '),
+      menu: joinedCell(c.menu, '>'),
       usesPerHour: c.usesPerHour,
       opposite: names.get(c.oppositeId ?? '') ?? '',
       label: c.label ?? '',

@@ -77,9 +77,7 @@ export function readCsv<Column extends string>(
   let line = 2 + lineBreaks(heading)
   for (const cells of body) {
     if (cells.some((cell) => cell.trim() !== '')) {
-      const named = Object.fromEntries(
-        columns.map((c) => [c, unguard((cells[at.get(c) ?? -1] ?? '').trim())]),
-      )
+      const named = Object.fromEntries(columns.map((c) => [c, unguarded(cells[at.get(c) ?? -1] ?? '')]))
       rows.push({ line, cells: named as Record<Column, string> })
     }
     line += 1 + lineBreaks(cells)
@@ -95,12 +93,54 @@ export function readCsv<Column extends string>(
   return rows
 }
 
-/** Cells that a spreadsheet would run as a formula are guarded with an apostrophe; reading takes it off again. */
-const unguard = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell)
+/**
+ * Signs with which spreadsheets begin a formula, full-width ones too, also behind blanks; and blanks at an end, which
+ * would be lost.
+ */
+const risky = /^\s*[=+\-@＝＋－＠]|^\s|\s$/u
+
+/** Whether a cell is written with an apostrophe before it: where it is risky, or reading would take it for guarded. */
+const isGuarded = (cell: string): boolean => {
+  const inner = cell.replace(/^'+/, '')
+  return risky.test(inner) || risky.test(cell)
+}
+
+const guarded = (cell: string): string => (isGuarded(cell) ? `'${cell}` : cell)
+
+/** The cell as it was before it was guarded; blanks around other cells do not count. */
+const unguarded = (cell: string): string =>
+  cell.startsWith("'") && isGuarded(cell.slice(1)) ? cell.slice(1) : cell.trim()
+
+/** Names in one cell, with a separator between them; where a name has the separator itself, a backslash stands before it. */
+export const joinedCell = (names: readonly string[], separator: '>' | ';'): string =>
+  names
+    .map((name) => name.replace(separator === '>' ? /[\\>›]/g : /[\\;]/g, '\\$&'))
+    .join(separator === '>' ? ' > ' : ';')
+
+/** The names of a cell that `joinedCell` wrote, or a person; blanks around them do not count. */
+export function splitCell(cell: string, separators: string): string[] {
+  const names = ['']
+  for (let i = 0; i < cell.length; i++) {
+    const char = cell[i] as string
+    const next = cell[i + 1]
+    if (char === '\\' && next !== undefined && (separators.includes(next) || next === '\\')) {
+      names.push((names.pop() as string) + next)
+      i++
+    } else if (separators.includes(char)) names.push('')
+    else names.push((names.pop() as string) + char)
+  }
+  return names.map((name) => name.trim()).filter(Boolean)
+}
 
 /** A CSV file as a spreadsheet opens it: quoted where needed, cells that would be formulas guarded. */
 export const writeCsv = (
   columns: readonly string[],
   rows: readonly (readonly (string | number)[])[],
 ): string =>
-  `${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) }, { escapeFormulae: true, newline: '\r\n' })}\r\n`
+  `${Papa.unparse(
+    {
+      fields: [...columns],
+      data: rows.map((row) => row.map((cell) => (typeof cell === 'string' ? guarded(cell) : cell))),
+    },
+    { newline: '\r\n' },
+  )}\r\n`

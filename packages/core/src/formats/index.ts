@@ -1,6 +1,6 @@
 export { checkFileSize, maxPlanBytes, readPlan, writePlan } from './plan-file.js'
 export { checkPlan } from './check-plan.js'
-export { salvagePlan, type DroppedPart, type SalvagedPlan } from './salvage.js'
+export { salvagePlan, type SalvagedPlan } from './salvage.js'
 export { maxCsvBytes, writeCsv } from './csv.js'
 export { readCommandCsv, writeCommandCsv, type CommandImport } from './command-csv.js'
 export { readPlacementCsv, writePlacementCsv } from './placement-csv.js'

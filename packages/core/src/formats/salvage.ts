@@ -128,7 +128,7 @@ function drop(data: Record<string, unknown>, path: Path): Path | null {
   const entry = entryOf(path)
   if (entry.length === 1) {
     const start = startOf(part)
-    if (start === undefined) delete data[part]
+    if (start === undefined) Reflect.deleteProperty(data, part)
     else if (JSON.stringify(start) === JSON.stringify(data[part])) return null
     else data[part] = start
     return entry

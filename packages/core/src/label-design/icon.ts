@@ -2,11 +2,18 @@ import svgpath from 'svgpath'
 import { z } from '../zod.js'
 import { ellipsePath, filled, line, type Colour, type Mark } from '../drawing/index.js'
 
+/** Whether every command of a path has its numbers; `M1` has not. */
+function isPath(d: string): boolean {
+  const parsed = svgpath(d) as unknown as { readonly err: string; readonly segments: readonly unknown[] }
+  return parsed.err === '' && parsed.segments.length > 0
+}
+
 const pathData = z
   .string()
   .min(1)
   .max(20_000)
   .regex(/^[MmLlHhVvCcSsQqTtAaZz0-9eE\s,.+-]+$/, 'must be the data of an SVG path')
+  .refine(isPath, 'must be the data of an SVG path that is whole')
 
 /** An icon of the person's own: outlines only, as they are left of an SVG file that was cleaned. */
 export const ownIconSchema = z.strictObject({

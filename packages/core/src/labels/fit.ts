@@ -1,3 +1,4 @@
+import { table } from '../table.js'
 import type { LabelFont } from '../drawing/index.js'
 import { leastIconMm, type Content, type Icon, type LevelForm } from '../label-design/index.js'
 import type { Modifier } from '../triggers/index.js'
@@ -158,14 +159,14 @@ interface Corner {
 }
 
 /** Where each level stands: plain below at the left, Shift above it, as letters stand on key tops; the rest at the right. */
-const places: Readonly<Record<string, Corner>> = {
+const places = table<Corner>({
   '': { column: 0, row: 1 },
   Shift: { column: 0, row: 0 },
   Control: { column: 1, row: 0 },
   Alt: { column: 1, row: 1 },
   AltGraph: { column: 1, row: 1 },
   Meta: { column: 1, row: 1 },
-}
+})
 
 const placeOf = (entry: LabelEntry): Corner | undefined => places[entry.held.join('+')]
 

@@ -1,3 +1,4 @@
+import { table } from '../table.js'
 import { doubleMetaphone } from 'double-metaphone'
 import type { Command } from '../commands/index.js'
 import { characterLegend } from '../triggers/index.js'
@@ -38,7 +39,7 @@ export const smallWords: LetterRule = ({ name }) => {
 }
 
 /** Letters that a sign of the phonetic code may be written by; the code does not tell voiced from voiceless ones. */
-const writtenBy: Readonly<Record<string, string>> = {
+const writtenBy = table<string>({
   '0': 't',
   X: 'xcs',
   J: 'jg',
@@ -52,10 +53,10 @@ const writtenBy: Readonly<Record<string, string>> = {
   L: 'l',
   R: 'r',
   H: 'h',
-}
+})
 
 /** Signs that stand for a letter of their own where another is written: K in “copy”, F in “photo”, S in “cell”. */
-const soundsLike: Readonly<Record<string, RegExp>> = { K: /[cq]/, F: /ph/, S: /c/, J: /g/ }
+const soundsLike = table<RegExp>({ K: /[cq]/, F: /ph/, S: /c/, J: /g/ })
 
 /** Consonants that are heard, which a silent letter or a vowel is not; among them those that are written otherwise. */
 export const soundedLetters: LetterRule = ({ name }) =>

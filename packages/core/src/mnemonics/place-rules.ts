@@ -1,3 +1,4 @@
+import { table } from '../table.js'
 import type { Command } from '../commands/index.js'
 import { heldOf, controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import type { MnemonicContext } from './context.js'
@@ -68,12 +69,12 @@ export const sideBySide: PlaceRule = (command, context) =>
     })
   })
 
-const arrows: Readonly<Record<string, Side>> = {
+const arrows = table<Side>({
   ArrowLeft: 'left',
   ArrowRight: 'right',
   ArrowUp: 'up',
   ArrowDown: 'down',
-}
+})
 const strokeSides: Readonly<Record<number, Side>> = { 0: 'up', 0.25: 'right', 0.5: 'down', 0.75: 'left' }
 
 /** The side that a trigger leads to by itself: an arrow key, a turn, a stroke along an axis. */

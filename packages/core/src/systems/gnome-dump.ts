@@ -1,9 +1,10 @@
+import { table } from '../table.js'
 import { CoreError } from '../errors.js'
 import { triggerKey, type Modifier, type NationalLayout } from '../triggers/index.js'
 import { systemTrigger, type OwnSystemKeys, type SystemKey, type SystemKeys } from './system-keys.js'
 
 /** Keysyms of places; letters and signs are looked up on the layout instead. */
-const namedCodes: Readonly<Record<string, string>> = {
+const namedCodes = table<string>({
   Page_Up: 'PageUp',
   Page_Down: 'PageDown',
   Left: 'ArrowLeft',
@@ -28,8 +29,8 @@ const namedCodes: Readonly<Record<string, string>> = {
   Super: 'MetaLeft',
   Alt_L: 'AltLeft',
   Control_L: 'ControlLeft',
-}
-const namedChars: Readonly<Record<string, string>> = {
+})
+const namedChars = table<string>({
   equal: '=',
   minus: '-',
   plus: '+',
@@ -42,9 +43,9 @@ const namedChars: Readonly<Record<string, string>> = {
   backslash: '\\',
   bracketleft: '[',
   bracketright: ']',
-}
+})
 /** Control is spelled three ways in the schemas; all mean the same. */
-const modifierOf: Readonly<Record<string, Modifier>> = {
+const modifierOf = table<Modifier>({
   control: 'Control',
   ctrl: 'Control',
   primary: 'Control',
@@ -54,12 +55,12 @@ const modifierOf: Readonly<Record<string, Modifier>> = {
   super: 'Meta',
   meta: 'Meta',
   mod4: 'Meta',
-}
+})
 
 /** An accelerator such as `<Super><Shift>Home` as a system key, or null for keys that no board of the catalogue has. */
 function readAccelerator(text: string): Pick<SystemKey, 'modifiers' | 'code' | 'char'> | null {
-  const held = [...text.matchAll(/<([^>]+)>/g)].map((m) => modifierOf[(m[1] as string).toLowerCase()])
-  const key = text.replace(/<[^>]+>/g, '')
+  const held = [...text.matchAll(/<([^<>]+)>/g)].map((m) => modifierOf[(m[1] as string).toLowerCase()])
+  const key = text.replace(/<[^<>]+>/g, '')
   if (held.includes(undefined) || key === '') return null
   const modifiers = [...new Set(held as Modifier[])].sort()
   const code = namedCodes[key] ?? (/^F\d{1,2}$/.test(key) ? key : undefined)

@@ -1,9 +1,10 @@
+import { table } from '../table.js'
 import { characterAt, type NationalLayout } from './layout.js'
 import { sortModifiers, type Modifier } from './modifiers.js'
 import type { SystemId } from './system.js'
 import { actOf, heldOf, controlRef, type Act, type Trigger, type Turn } from './trigger.js'
 
-const keyNames: Readonly<Record<string, string>> = {
+const keyNames = table<string>({
   Escape: 'Esc',
   Backspace: 'Backspace',
   Tab: 'Tab',
@@ -36,7 +37,7 @@ const keyNames: Readonly<Record<string, string>> = {
   NumpadAdd: 'Num +',
   NumpadEnter: 'Num ↵',
   NumpadDecimal: 'Num .',
-}
+})
 
 const modifierNames: Readonly<Record<SystemId, Readonly<Record<Modifier, string>>>> = {
   gnome: { Control: 'Ctrl', Shift: 'Shift', Alt: 'Alt', AltGraph: 'AltGr', Meta: 'Super' },
@@ -45,7 +46,7 @@ const modifierNames: Readonly<Record<SystemId, Readonly<Record<Modifier, string>
 }
 
 /** Spacing form of a dead key, for legends. */
-const deadSigns: Readonly<Record<string, string>> = {
+const deadSigns = table<string>({
   circumflex: '^',
   acute: '´',
   grave: '`',
@@ -60,7 +61,7 @@ const deadSigns: Readonly<Record<string, string>> = {
   ogonek: '˛',
   abovedot: '˙',
   stroke: '/',
-}
+})
 
 /** The character as a legend: upper-case letters, dead keys by their sign. */
 export function characterLegend(char: string): string {

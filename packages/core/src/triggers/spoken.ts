@@ -1,3 +1,4 @@
+import { table } from '../table.js'
 import { CoreError } from '../errors.js'
 import { codeOfCharacter } from './layout.js'
 import { modifiers, type Modifier } from './modifiers.js'
@@ -5,7 +6,7 @@ import { keyLegend, modifierName, type Naming } from './names.js'
 import { chord, parseTrigger, type Trigger } from './trigger.js'
 
 /** Other names of modifiers that people write, whatever the system. Common practice, no source. */
-const modifierWords: Readonly<Record<string, Modifier>> = {
+const modifierWords = table<Modifier>({
   ctrl: 'Control',
   control: 'Control',
   shift: 'Shift',
@@ -19,7 +20,7 @@ const modifierWords: Readonly<Record<string, Modifier>> = {
   windows: 'Meta',
   cmd: 'Meta',
   command: 'Meta',
-}
+})
 
 /**
  * Reads a trigger as a person writes it: the text of `triggerKey`, or names and legends such as `Ctrl+Shift+U`, `alt ü`.

@@ -5,7 +5,10 @@ import { isModifier, modifiers, sortModifiers, type Modifier } from './modifiers
 const held = z.array(z.enum(modifiers)).max(modifiers.length)
 const code = z.string().regex(/^[A-Z][A-Za-z0-9]{0,31}$/, 'must be a W3C key code such as KeyH')
 /** Ids that stand in the text of a trigger, so they hold neither spaces nor the signs between its parts. */
-export const refSchema = z.string().regex(/^[A-Za-z0-9_.-]{1,80}$/, 'must be letters, digits, _ . or -')
+/** Ids stand in the names of files, where dots alone would be a folder. */
+export const refSchema = z
+  .string()
+  .regex(/^(?!\.+$)[A-Za-z0-9_.-]{1,80}$/, 'must be letters, digits, _ . or -, and not dots alone')
 
 /** How a key or button is worked: pressed, tapped 2 to 5 times, held for a while, or on as long as it is held. */
 export const acts = ['press', 'tap2', 'tap3', 'tap4', 'tap5', 'hold', 'during'] as const
@@ -170,12 +173,15 @@ function textOf(trigger: Trigger): string {
 export const keyWithAct = (press: TriggerKey, act: Act): TriggerKey =>
   `${press}${actWords[act]}` as TriggerKey
 
+/** Longer texts are no trigger: four chords with every modifier have half of it. */
+const mostTriggerChars = 600
+
 /**
  * Reads the text that `triggerKey` writes: modifiers in any order, the key or control last, then how it is worked.
  * @throws CoreError `TRIGGER_UNREADABLE`
  */
 export function parseTrigger(text: string, where: readonly (string | number)[] = ['trigger']): Trigger {
-  const found = triggerSchema.safeParse(draft(text.trim()))
+  const found = triggerSchema.safeParse(text.length > mostTriggerChars ? null : draft(text.trim()))
   const read = found.success ? found.data : null
   const codes = !read
     ? []

@@ -1,3 +1,4 @@
+import { entryOf } from '../table.js'
 import type { CommandId } from '../ids.js'
 import type { Command } from '../commands/index.js'
 import type { UsageReport } from './collect.js'
@@ -85,7 +86,7 @@ export function usageFigures(
   let pointer = 0
   const byMenu: { command: Command; byMenu: number; perHour: number }[] = []
   for (const command of commands) {
-    const count = usage.commands[command.id]
+    const count = entryOf(usage.commands, command.id)
     if (!count) continue
     uses += count.uses
     menu += count.byMenu

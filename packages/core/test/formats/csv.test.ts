@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
+import Papa from 'papaparse'
 import { describe, expect, test } from 'vitest'
 import {
   modifiers,
@@ -28,21 +29,69 @@ test('placements go out and come back the same', () => {
 })
 
 test('names with commas, quotes, line breaks and formula signs survive (RFC 4180)', () => {
-  const name = fc
-    .string({ minLength: 1, maxLength: 20 })
-    .map((s) => s.replace(/[\r\n]/g, ' ').trim())
-    .filter((s) => s !== '' && !s.startsWith("'"))
+  const signs = fc.constantFrom(
+    '=',
+    '+',
+    '-',
+    '@',
+    '＝',
+    '＋',
+    '－',
+    '＠',
+    "'",
+    '>',
+    '›',
+    ';',
+    '\\',
+    '"',
+    ',',
+    '\t',
+    ' ',
+    '1',
+  )
+  const text = fc
+    .oneof(
+      fc.string({ minLength: 1, maxLength: 20 }),
+      fc.array(signs, { minLength: 1, maxLength: 6 }).map((s) => s.join('')),
+    )
+    .map((s) => s.replace(/[\r\n]/g, ' '))
+    .filter((s) => s.trim() !== '')
+  const menu = fc.array(
+    text.map((s) => s.trim()),
+    { maxLength: 3 },
+  )
   fc.assert(
-    fc.property(fc.array(name, { minLength: 1, maxLength: 8 }), (names) => {
+    fc.property(fc.array(fc.tuple(text, menu), { minLength: 1, maxLength: 8 }), (rows) => {
       const given = {
         programs: [program()],
-        commands: names.map((n, i) => command(n, { id: `c${i}`, menu: [] })),
+        commands: rows.map(([n, m], i) => command(n, { id: `c${i}`, menu: m, note: n })),
       }
-      const read = readCommandCsv(writeCommandCsv(given), given)
-      expect(read.commands.map((c) => c.name)).toEqual(names)
+      const csv = writeCommandCsv(given)
+      const read = readCommandCsv(csv, given)
+      expect(read.bad).toEqual([])
+      expect(read.commands.map((c) => [c.name, c.menu, c.note])).toEqual(rows.map(([n, m]) => [n, m, n]))
+      // read into an empty plan too, where nothing is known by its id
+      const fresh = readCommandCsv(csv, empty)
+      expect(fresh.commands.map((c) => c.menu)).toEqual(rows.map(([, m]) => m))
+      // no cell begins as a formula, in any of the ways of spreadsheets
+      for (const cells of Papa.parse<string[]>(csv.trim()).data)
+        for (const cell of cells)
+          if (!/^-?\d+(\.\d+)?$/.test(cell)) expect(cell).not.toMatch(/^\s*[=+\-@＝＋－＠]/u)
     }),
   )
 })
+
+test.each(["'=1", '\t=1', '＝1+1', ' +1', "''-x", 'a > b', 'x\\', 'everywhere'])(
+  '%j goes out and comes back as it is',
+  (text) => {
+    const given = {
+      programs: [program({ contexts: [{ id: 'c', name: text.trim(), typing: false, overlaps: [] }] })],
+      commands: [command(text, { id: 'c0', menu: [text.trim()], contextIds: ['c'] })],
+    }
+    const read = readCommandCsv(writeCommandCsv(given), given)
+    expect(read.commands).toEqual(given.commands)
+  },
+)
 
 test.each([',', ';', '\t'])(
   'the heading tells that cells are parted by %j, whatever they hold',

@@ -1,4 +1,4 @@
-import { fullName, namesakesOf, type Command, editCommand } from '@reach-plot/core'
+import { fullName, namesakesOf, type Command, editCommand, entryOf } from '@reach-plot/core'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -15,7 +15,7 @@ export function useCommandDialog({ command, onClose }: { command: Command; onClo
     .toSorted((a, b) => (fullName(a) < fullName(b) ? -1 : 1))
   const namesakes = namesakesOf(command, plan.commands)
   const siblings = command.siblingIds ?? []
-  const count = plan.usage?.commands[command.id]
+  const count = entryOf(plan.usage?.commands, command.id)
   return { command, onClose, set, plan, edit, program, mates, siblings, triggersOf, env, count, namesakes }
 }
 

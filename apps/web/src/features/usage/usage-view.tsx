@@ -1,7 +1,7 @@
 import { FileUp } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { fullName, usageFigures, type Command, type Usage } from '@reach-plot/core'
+import { fullName, usageFigures, type Command, type Usage, entryOf } from '@reach-plot/core'
 import { chooseFile } from '../../parts/download.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -94,7 +94,7 @@ function Kept({ usage }: { usage: Usage }) {
   const percent = (share: number): string => `${Math.round(share * 100)} %`
   const counted = plan.commands
     .flatMap((command) => {
-      const count = usage.commands[command.id]
+      const count = entryOf(usage.commands, command.id)
       return count ? [{ command, ...count }] : []
     })
     .sort((a, b) => b.uses - a.uses)
