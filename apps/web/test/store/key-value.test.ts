@@ -1,7 +1,13 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto'
 import { afterEach, describe, expect, test, vi } from 'vitest'
-import { memoryStore, openKeyValue, type KeyValue } from '../../src/store/key-value.js'
+import { memoryStore, type KeyValue } from '../../src/store/key-value.js'
+
+/** As in a page that was just loaded. */
+async function opened() {
+  vi.resetModules()
+  return (await import('../../src/store/key-value.js')).openKeyValue()
+}
 
 const holds = async (kv: KeyValue): Promise<void> => {
   await kv.set('plan/a', { text: 'one', bytes: new Uint8Array([1, 2]) })
@@ -20,12 +26,12 @@ describe('what is kept in the browser', () => {
     vi.spyOn(indexedDB, 'open').mockImplementation(() => {
       throw new DOMException('denied', 'SecurityError')
     })
-    const { kv, isKept } = await openKeyValue()
+    const { kv, isKept } = await opened()
     expect(isKept).toBe(false)
     await holds(kv)
   })
   test('is read back, listed and removed; its own mark is not listed', async () => {
-    const { kv, isKept } = await openKeyValue()
+    const { kv, isKept } = await opened()
     expect(isKept).toBe(true)
     await holds(kv)
   })
