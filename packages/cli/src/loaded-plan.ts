@@ -48,9 +48,13 @@ export function loadedPlan(plan: Plan, arrangementId?: string): LoadedPlan {
 export const arrangementOf = (plan: Plan, id: string): Arrangement =>
   known(plan.arrangements, id, 'arrangement')
 
-/** What of a list has this id. */
-export function known<T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T {
-  const found = list.find((x) => x.id === id)
+/** What of a list has this id, or this name. */
+export function known<T extends { readonly id: string; readonly name: string }>(
+  list: readonly T[],
+  id: string,
+  what: string,
+): T {
+  const found = named(list, id)
   if (found) return found
   throw usageError(
     `there is no ${what} "${id.slice(0, 40)}"`,

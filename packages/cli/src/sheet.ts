@@ -1,6 +1,7 @@
-import { prepare, type Plan } from '@reach-plot/core'
+import { isLiveIn, prepare, type Plan } from '@reach-plot/core'
 import { contents, materials, type LabelRule } from '@reach-plot/core/label-design'
 import {
+  listed,
   listOrders,
   makeSheet,
   paperStock,
@@ -14,6 +15,7 @@ import { noAdjust, type LabelFont } from '@reach-plot/core/drawing'
 import type { FileOptions } from '@reach-plot/print'
 import { icons } from './icons.js'
 import { catalogues, usageError } from './io.js'
+import { named } from './loaded-plan.js'
 import { labelFont } from './label-font.js'
 import { rasteriser } from './raster.js'
 import { choice, choiceOr, number, numberOr, text, yesNo } from './verb.js'
@@ -94,24 +96,36 @@ export async function sheetOf(plan: Plan, options: SheetOptions): Promise<MadeSh
 /** The same list as text for files that are read on a screen. */
 export function listOf(plan: Plan, options: SheetOptions): TriggerList {
   const { env, arrangement } = prepare(plan, catalogues)
-  return triggerList(`${plan.name}, ${arrangement.name}`, arrangement.placements, env, options.order)
+  const { programId, contextId } = front(plan, options, 'list')
+  const program = plan.programs.find((p) => p.id === programId)
+  const commands = program ? plan.commands.filter((c) => isLiveIn(c, program, contextId)) : plan.commands
+  return triggerList(
+    `${plan.name}, ${arrangement.name}`,
+    listed(arrangement.placements, commands, { programId }),
+    env,
+    options.order,
+  )
 }
 
 /** The program and context in front. Stroke cards are of all programs where none is named, labels of the first. */
 function front(plan: Plan, options: SheetOptions, kind: SheetKind) {
-  const wanted = options.program ?? (kind === 'strokes' ? null : (plan.programs[0]?.id ?? null))
-  const program = plan.programs.find((p) => p.id === wanted)
+  // a context says its program where only one has it
+  const having = plan.programs.filter((p) => named(p.contexts, options.context ?? ''))
+  const byContext = having.length === 1 && options.context !== undefined ? having[0]?.id : undefined
+  const ofAll = kind === 'strokes' || kind === 'list' || kind === 'card'
+  const wanted = options.program ?? byContext ?? (ofAll ? null : (plan.programs[0]?.id ?? null))
+  const program = wanted === null ? undefined : named(plan.programs, wanted)
   if (wanted !== null && !program)
     throw usageError(
       `there is no program "${wanted}"`,
       `choose one of ${plan.programs.map((p) => p.id).join(', ')}`,
     )
-  const contextId = options.context ?? null
   const contexts = program ? program.contexts : plan.programs.flatMap((p) => p.contexts)
-  if (contextId !== null && !contexts.some((c) => c.id === contextId))
+  const context = options.context === undefined ? null : named(contexts, options.context)
+  if (context === undefined)
     throw usageError(
-      `there is no context "${contextId}"`,
+      `there is no context "${options.context}"`,
       `choose one of ${contexts.map((c) => c.id).join(', ')}`,
     )
-  return { programId: wanted, contextId }
+  return { programId: program?.id ?? null, contextId: context?.id ?? null }
 }

@@ -1,3 +1,3 @@
 version https://git-lfs.github.com/spec/v1
-oid sha256:24cc8c3e3db6da265f177167463354db45474fe6fa26157ed51de43b34a69fce
-size 4478224
+oid sha256:f206b406a7faf930610cbf42e8909bc3181f6d34dc8f1143c3551d60fb92f317
+size 4475683

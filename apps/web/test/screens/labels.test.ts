@@ -7,6 +7,7 @@ import { useCalibrationDialog } from '../../src/features/labels/use-calibration-
 import { firstSheet, useSheet, type SheetState } from '../../src/features/labels/use-sheet.js'
 import { useStockDialog } from '../../src/features/labels/use-stock-dialog.js'
 import { undo, usePlanStore, type Edit } from '../../src/store/plan-store.js'
+import { useCalibrations, usePersonal } from '../../src/store/personal-store.js'
 import { useSettings } from '../../src/store/settings-store.js'
 import { doing, open, planNow, screenOf, until } from './screen.js'
 
@@ -50,9 +51,13 @@ async function sheetOf(state: Partial<SheetState>) {
   return result
 }
 
+/** Calibrations as the sheet uses them: of shipped sizes, and of the plan's own. */
+const known = () => screenOf(useCalibrations).result.current
+
 beforeEach(() => {
   open()
   useSettings.getState().set({ calibrations: {} })
+  usePersonal.getState().set({ calibrations: {} })
 })
 
 describe('the sheet', () => {
@@ -127,12 +132,12 @@ describe('calibration', () => {
     const onClose = vi.fn()
     const { result } = screenOf(() => useCalibrationDialog({ stock: grid, onClose }))
     await doing(() => result.current.save())
-    expect(useSettings.getState().calibrations['own-1']).toEqual(noCalibration)
+    expect(known()['own-1']).toEqual(noCalibration)
     await doing(() =>
       result.current.setDraft({ ...result.current.draft, crossXMm: String(nominal.crossXMm + 2) }),
     )
     await doing(() => result.current.save())
-    expect(useSettings.getState().calibrations['own-1']!.offsetXMm).toBeCloseTo(2, 1)
+    expect(known()['own-1']!.offsetXMm).toBeCloseTo(2, 1)
     expect(onClose).toHaveBeenCalledTimes(2)
   })
   test('what cannot have been measured is said, and nothing is kept', async () => {
@@ -142,6 +147,6 @@ describe('calibration', () => {
       await doing(() => result.current.save())
       expect(result.current.fault, acrossMm).not.toBe('')
     }
-    expect(useSettings.getState().calibrations).toEqual({})
+    expect(known()).toEqual({})
   })
 })

@@ -22,7 +22,6 @@ export const abbreviations: ReadonlyMap<string, string> = new Map(
     coordinate: 'coord',
     coordinates: 'coords',
     decrease: 'decr',
-    default: 'dflt',
     delete: 'del',
     description: 'desc',
     dictionary: 'dict',

@@ -3,7 +3,7 @@ import type { LabelFont } from '../drawing/index.js'
 import { leastIconMm, type Content, type Icon, type LevelForm } from '../label-design/index.js'
 import type { Modifier } from '../triggers/index.js'
 import { characterArcMinutes, heightAtMm } from './legibility.js'
-import { shorten, shorteningSteps } from './shorten.js'
+import { cuttingStep, shorten, shorteningSteps } from './shorten.js'
 import { layStack, type Box, type LabelIcon, type LabelLine, type StackItem } from './stack.js'
 
 /** What one level of a key says. */
@@ -42,6 +42,8 @@ export type LabelLayout =
       readonly icons: readonly LabelIcon[]
       readonly capMm: number
       readonly shortened: boolean
+      /** a word was cut: someone has to look whether it can be read */
+      readonly isCut: boolean
       /** what had to be left out, in words; empty when nothing was */
       readonly leftOut: string
     }
@@ -82,6 +84,7 @@ export function layOutLabel(label: LabelText, form: LabelForm, font: LabelFont):
               ...laid,
               capMm,
               shortened: step > 0,
+              isCut: step >= cuttingStep,
               leftOut: wantsIcon && !withIcons ? 'there is no room for its icon' : '',
             }
         }

@@ -23,6 +23,7 @@ export { listHtml, listMarkdown, listOrders, triggerList, type ListOrder, type T
 export {
   deckDevices,
   labelledDevices,
+  listed,
   makeSheet,
   paperStock,
   sheetKinds,

@@ -24,7 +24,7 @@ import type { Modifier } from '../triggers/index.js'
 import { layOutLabel, type LabelLayout, type LabelForm } from './fit.js'
 import { modifierSigns } from './signs.js'
 import { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
-import { labelTexts, printedLegend, type LabelSource, type NamedEntry } from './texts.js'
+import { labelTexts, printedLegend, type LabelSource, type NamedEntry, type NamedLabel } from './texts.js'
 
 /** A label that can be read, as it is printed. */
 export interface Label {
@@ -37,6 +37,8 @@ export interface Label {
   readonly icons: readonly LabelIcon[]
   readonly capMm: number
   readonly shortened: boolean
+  /** a word was cut: someone has to look whether it can be read */
+  readonly isCut: boolean
   /** what had to be left out, in words; empty when nothing was */
   readonly leftOut: string
   /** the legend of another label that says the same for another command, since both were shortened; empty for none */
@@ -118,7 +120,7 @@ export function makeLabels(source: LabelSource, font: LabelFont): LabelSet {
       levels: rule.levels,
       readingDistanceMm: rule.readingDistanceMm,
     }
-    const fit = layOutLabel(text, form, font)
+    const { fit, entries, left } = layOutMostUsed(text, form, font)
     if (!fit.ok) {
       put(fit.reason)
       continue
@@ -126,20 +128,95 @@ export function makeLabels(source: LabelSource, font: LabelFont): LabelSet {
     labels.push({
       controlId: control.id,
       legend,
-      entries: text.entries,
+      entries,
       drawing: { widthMm: size.widthMm, heightMm: size.heightMm, marks: labelMarks(fit, ink) },
       round: size.round,
       lines: fit.lines,
       icons: fit.icons,
       capMm: fit.capMm,
       shortened: fit.shortened,
-      leftOut: fit.leftOut,
+      isCut: fit.isCut,
+      leftOut: [fit.leftOut, leftInWords(left)].filter(Boolean).join(', '),
       readsLike: '',
       contrast,
       isHidden: key?.isHidden === true,
     })
   }
-  return { labels: withLikenesses(labels), unreadable }
+  return { labels: withLikenesses(withWordsForSameIcons(labels, source, font)), unreadable }
+}
+
+/** A label with all its commands, or where they have no room with those that are used most and "and 2 more". */
+function layOutMostUsed(
+  text: NamedLabel['text'],
+  form: LabelForm,
+  font: LabelFont,
+): {
+  readonly fit: LabelLayout
+  readonly entries: readonly NamedEntry[]
+  readonly left: readonly NamedEntry[]
+} {
+  const whole = layOutLabel(text, form, font)
+  const entries: readonly NamedEntry[] = text.entries
+  // corners are for a fixed set of levels, and a sign that the font lacks is no matter of room
+  if (
+    whole.ok ||
+    entries.length < 2 ||
+    form.levels === 'places' ||
+    font.missing(entries.map((e) => e.text).join('')).length > 0
+  )
+    return { fit: whole, entries, left: [] }
+  const byUse = entries.toSorted((a, b) => b.usesPerHour - a.usesPerHour)
+  for (let count = entries.length - 1; count > 0; count--) {
+    const kept = new Set(byUse.slice(0, count))
+    const shown = entries.filter((e) => kept.has(e))
+    const more = entries.length - count
+    const rest = { held: [], text: `and ${more} more`, short: `+${more}` }
+    const fit = layOutLabel({ ...text, entries: [...shown, rest] }, form, font)
+    if (fit.ok) return { fit, entries: shown, left: entries.filter((e) => !kept.has(e)) }
+  }
+  return { fit: whole, entries, left: [] }
+}
+
+const leftInWords = (left: readonly NamedEntry[]): string =>
+  left.length === 0 ? '' : `no room for ${left.map((e) => `“${e.text}”`).join(', ')}`
+
+/** What a label shows that has icons and no words: those of each level. */
+const iconsOf = (label: Label): string =>
+  label.icons.map((i) => `${i.held.join('+')} ${i.icon.id}`).join('\n')
+
+/** Labels that would look the same get words beside their icons, or instead of them where there is no room for both. */
+function withWordsForSameIcons(labels: readonly Label[], source: LabelSource, font: LabelFont): Label[] {
+  const count = new Map<string, number>()
+  const bare = labels.filter((label) => label.lines.length === 0)
+  for (const label of bare) count.set(iconsOf(label), (count.get(iconsOf(label)) ?? 0) + 1)
+  const twice = new Set(bare.filter((label) => (count.get(iconsOf(label)) ?? 0) > 1).map((l) => l.controlId))
+  if (twice.size === 0) return [...labels]
+  const { rule } = source.design
+  return labels.map((label) => {
+    if (!twice.has(label.controlId)) return label
+    const { widthMm, heightMm } = label.drawing
+    const ink = source.design.keys.find((k) => k.controlId === label.controlId)?.ink ?? rule.ink
+    for (const content of ['icon-text', 'text'] as const) {
+      const form = {
+        widthMm,
+        heightMm,
+        round: label.round,
+        content,
+        levels: rule.levels,
+        readingDistanceMm: rule.readingDistanceMm,
+      }
+      const fit = layOutLabel({ legend: '', entries: label.entries }, form, font)
+      if (!fit.ok || fit.lines.length === 0) continue
+      const { lines, icons, capMm, shortened, isCut } = fit
+      return {
+        ...label,
+        ...{ lines, icons, capMm, shortened, isCut },
+        drawing: { ...label.drawing, marks: labelMarks(fit, ink) },
+        leftOut: 'has words, since another label has the same icon',
+      }
+    }
+    return { ...label, leftOut: 'another label has the same icon, and there is no room for words' }
+  })
 }
 
 /** Text of one entry as it is printed. */

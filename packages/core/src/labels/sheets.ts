@@ -1,3 +1,4 @@
+import type { CommandId } from '../ids.js'
 import type { ProgramId } from '../ids.js'
 import { isPointingDevice, pagesOf, type Device } from '../bench/index.js'
 import { isLiveIn, type Command } from '../commands/index.js'
@@ -120,14 +121,26 @@ export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelF
     }
     case 'list':
     case 'card': {
-      const list = triggerList(source.title, placements, env, choice.order)
-      if (list.sections.length === 0) throw nothing('no command has a trigger', 'place a command first')
+      const list = triggerList(source.title, listed(placements, commands, choice), env, choice.order)
+      if (list.sections.length === 0)
+        throw nothing('no command has a trigger here', 'place a command first, or choose another context')
       const make = choice.kind === 'list' ? listSheet : foldedCard
       return { ...plain, document: make(list, stock, font) }
     }
     case 'calibration':
       return { ...plain, document: calibrationPage(stock, font) }
   }
+}
+
+/** What a list is of: all of the arrangement, or one program or context where it is chosen. */
+export const listed = <P extends { readonly commandId: CommandId }>(
+  placements: readonly P[],
+  commands: readonly Command[],
+  { programId }: Pick<SheetChoice, 'programId'>,
+): readonly P[] => {
+  if (programId === null) return placements
+  const ids = new Set(commands.map((c) => c.id))
+  return placements.filter((p) => ids.has(p.commandId))
 }
 
 /** A sheet of paper by its PWG name. @throws CoreError `PAPER_UNKNOWN` */

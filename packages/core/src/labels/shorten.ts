@@ -2,12 +2,15 @@ import { meaningWords } from '../mnemonics/index.js'
 import { abbreviations } from './abbreviations.js'
 
 /** How many steps of shortening there are; step 0 is the text as it is. */
-export const shorteningSteps = 7
+export const shorteningSteps = 6
+
+/** From this step on words are cut: a person has to look whether they can still be read. */
+export const cuttingStep = 3
 
 /**
  * A text shortened by rule, the same in every place: 1 leaves out words without meaning, 2 takes known abbreviations,
- * 3 drops vowels, 4 cuts long words behind a consonant, 5 keeps two letters of all words but the main one, 6 only
- * their initials.
+ * 3 cuts long words to six letters and a point, 4 to four, 5 to three. No word is made of its consonants, and none is left with less:
+ * what then has no room needs words of the person's own.
  */
 export function shorten(text: string, step: number): string {
   if (step <= 0) return text
@@ -16,16 +19,9 @@ export function shorten(text: string, step: number): string {
   // the last word stays whatever it is: "in" tells zooming in from zooming out
   const kept = all.filter((word, i) => i === all.length - 1 || meaningWordsOf(word).some((w) => meant.has(w)))
   if (step === 1) return kept.join(' ')
-  if (step === 2) return kept.map(abbreviate).join(' ')
-  if (step === 3) return kept.map((word) => dropVowels(abbreviate(word))).join(' ')
-  if (step === 4) return kept.map(cutWord).join(' ')
-  const [main = '', ...rest] = kept
-  if (step === 5)
-    return [
-      cutWord(main),
-      ...rest.map((word) => ([...word].length > 3 ? `${[...word].slice(0, 2).join('')}.` : word)),
-    ].join(' ')
-  return [cutWord(main), rest.map((word) => [...word][0] ?? '').join('')].filter(Boolean).join(' ')
+  const short = kept.map(abbreviate)
+  if (step === 2) return short.join(' ')
+  return short.map((word) => cutWord(word, step)).join(' ')
 }
 
 const meaningWordsOf = (word: string): string[] =>
@@ -39,23 +35,12 @@ function abbreviate(word: string): string {
   return first === first.toLocaleUpperCase() ? short.charAt(0).toUpperCase() + short.slice(1) : short
 }
 
-const vowels = /[aeiouäöüáéíóúàèìòùâêîôû]/i
+/** Letters that are left of a word, by the step; words that are little longer stay whole. */
+const lettersLeft: readonly number[] = [0, 0, 0, 6, 4, 3]
 
-/** `Measure` → `Msr`: vowels inside long words go, and one of two equal letters that then meet. */
-function dropVowels(word: string): string {
+/** `Measure` → `Meas.`: the beginning of a word and a point. */
+function cutWord(word: string, step: number): string {
   const chars = [...word]
-  if (chars.length <= 4) return word
-  const kept = chars.filter((char, i) => i === 0 || !vowels.test(char))
-  const single = kept.filter((char, i) => i === 0 || char.toLowerCase() !== kept[i - 1]?.toLowerCase())
-  // two letters tell nothing
-  return single.length >= 3 ? single.join('') : word
-}
-
-/** `Measure` → `Meas.`: at most four letters, ending in a consonant where one is near. Short words stay whole. */
-function cutWord(word: string): string {
-  const chars = [...word]
-  if (chars.length <= 5) return word
-  let end = 4
-  if (/[aeiouäöüáéíóú]/i.test(chars[end - 1] as string)) end = 3
-  return `${chars.slice(0, end).join('')}.`
+  const most = lettersLeft[step] as number
+  return chars.length <= most + 1 ? word : `${chars.slice(0, most).join('')}.`
 }

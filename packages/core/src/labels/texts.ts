@@ -8,6 +8,7 @@ import {
   actOf,
   heldOf,
   keyLegend,
+  controlRef,
   controlRefOf,
   triggerName,
   type Chord,
@@ -35,6 +36,8 @@ export interface LabelSource extends Naming {
 /** One command on a label. */
 export interface NamedEntry extends LabelEntry {
   readonly commandId: CommandId
+  /** of those that have no room the ones used least are left out */
+  readonly usesPerHour: number
   /** modifiers of its level; `held` has those that are shown as signs */
   readonly level: readonly Modifier[]
 }
@@ -78,9 +81,11 @@ export const printedLegend = (control: Control, naming: Naming): string =>
       ? 'Enter'
       : inWords(keyLegend(control.code, naming.layout, naming.systemId))
 
-/** How a control is worked, in few words; empty for a plain press. */
-export function howWorked(trigger: Trigger): string {
+/** How a control is worked, in few words; empty for a plain press. A pair is named by what is held with it. */
+export function howWorked(trigger: Trigger, naming?: Pick<Naming, 'legends'>): string {
   if (trigger.kind === 'turn') return trigger.turn
+  if (trigger.kind === 'button' && trigger.withId !== undefined)
+    return `with ${naming?.legends?.get(controlRef(trigger.deviceId, trigger.withId)) ?? trigger.withId}`
   const act = actOf(trigger)
   return act === 'during' ? 'hold' : actName(act)
 }
@@ -107,19 +112,25 @@ export function labelTexts(source: LabelSource): NamedLabel[] {
     if (!command || place === null || trigger.kind === 'stroke') continue
     if (held.some((m) => design.rule.without.includes(m))) continue
     const iconId = labelIconId(command, icons)
-    const entries = byPlace.get(place) ?? []
-    entries.push({
+    const entry: NamedEntry = {
       commandId: command.id,
+      usesPerHour: command.usesPerHour,
       level: held,
       // the chord in words stands in place of the signs
       held: design.rule.showChord ? [] : held,
-      how: howWorked(trigger),
+      how: howWorked(trigger, source),
       text: labelTextOf(command, design),
       short: command.label,
       ...(design.rule.showChord && { chord: chordWords(placement, source) }),
       icon: iconId === null ? null : icons.get(iconId),
-    })
-    byPlace.set(place, entries)
+    }
+    byPlace.set(place, [...(byPlace.get(place) ?? []), entry])
+    // the other key of a pair says it too, with the first one's name
+    if (trigger.kind === 'button' && trigger.withId !== undefined) {
+      const partner = controlRef(trigger.deviceId, trigger.withId)
+      const other = { ...trigger, controlId: trigger.withId, withId: trigger.controlId }
+      byPlace.set(partner, [...(byPlace.get(partner) ?? []), { ...entry, how: howWorked(other, source) }])
+    }
   }
   const seen = new Set<string>()
   return (

@@ -59,10 +59,11 @@ describe('labels', () => {
     expect(unreadable.map((u) => u.legend)).toEqual(['H'])
   })
   test('that read the same after shortening are told of', () => {
-    const commands = [command('Recalibrate later baselines'), command('Recalibrate litre baselines')]
-    const given = { 'recalibrate-later-baselines': 'KeyH', 'recalibrate-litre-baselines': 'KeyM' }
+    const commands = [command('Recalibrate later baselines'), command('Recalibrate lateral baselines')]
+    const given = { 'recalibrate-later-baselines': 'KeyH', 'recalibrate-lateral-baselines': 'KeyM' }
     const { labels } = set(given, design({ marginMm: 2.5 }), { commands })
-    expect(labels.map((l) => printedText(l, 0))).toEqual(['Rclbrt ltr bslns', 'Rclbrt ltr bslns'])
+    expect(labels.map((l) => printedText(l, 0))).toEqual(['Rec. lat. bas.', 'Rec. lat. bas.'])
+    expect(labels.every((l) => l.isCut)).toBe(true)
     expect(labels.map((l) => l.readsLike)).toEqual(['M', 'H'])
   })
   test('of a level that carries nothing ask for another level', () => {

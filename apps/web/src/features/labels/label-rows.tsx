@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { arcMinutesOf, printedText, type Label, type UnreadableLabel } from '@reach-plot/core/labels'
 import type { PrintCheck } from '@reach-plot/print'
 import { useEdit, usePlan } from '../../store/plan-store.js'
+import { CutWordsDialog, cutWordsOf } from './cut-words-dialog.js'
 import { LabelDialog } from './label-dialog.js'
 import type { SheetView } from './use-sheet.js'
 
@@ -31,10 +32,13 @@ export function LabelRows({ view, dpi }: { view: SheetView; dpi: number }) {
   const edit = useEdit()
   const distanceMm = usePlan().labels.rule.readingDistanceMm
   const [edited, setEdited] = useState<string | null>(null)
+  // as they were when the dialog was opened, so that a row stays while its words are written
+  const [cutShown, setCutShown] = useState<ReturnType<typeof cutWordsOf> | null>(null)
   const set = view.sheet?.labels
   if (!set) return null
   const printed = set.labels.filter((l) => !l.isHidden).length
   const unreadable = set.unreadable.length
+  const cut = cutWordsOf(set.labels)
   return (
     <>
       <p className="px-[14px] pt-2 pb-2 text-ink-2">
@@ -43,6 +47,12 @@ export function LabelRows({ view, dpi }: { view: SheetView; dpi: number }) {
           <b className="text-magenta">
             , {unreadable} cannot be read and {unreadable === 1 ? 'is' : 'are'} left out
           </b>
+        )}
+        {cut.length > 0 && (
+          <button type="button" className="link ml-2" onClick={() => setCutShown(cut)}>
+            {cut.length === 1 ? '1 command has cut words' : `${cut.length} commands have cut words`}: please
+            look
+          </button>
         )}
       </p>
       <ul aria-label="Labels" className="min-h-0 grow overflow-y-auto border-t border-ink">
@@ -66,7 +76,7 @@ export function LabelRows({ view, dpi }: { view: SheetView; dpi: number }) {
               key={label.controlId}
               label={label}
               text={wordsOf(label) || `${icons} icon${icons === 1 ? '' : 's'}`}
-              note={`${label.shortened ? 'shortened, ' : ''}${size}${fault === '' ? '' : `; ${fault}`}`}
+              note={`${label.isCut ? 'words were cut, ' : label.shortened ? 'shortened, ' : ''}${size}${fault === '' ? '' : `; ${fault}`}`}
               isFault={fault !== ''}
               checked={!label.isHidden}
               onCheck={(checked) =>
@@ -77,6 +87,7 @@ export function LabelRows({ view, dpi }: { view: SheetView; dpi: number }) {
           )
         })}
       </ul>
+      {cutShown !== null && <CutWordsDialog words={cutShown} onClose={() => setCutShown(null)} />}
       {edited !== null && <LabelDialog controlId={edited} view={view} onClose={() => setEdited(null)} />}
     </>
   )

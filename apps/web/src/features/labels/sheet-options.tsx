@@ -9,7 +9,7 @@ import { DistanceField } from './distance-field.js'
 import { SelectField } from '../../parts/fields.js'
 import { LabelRuleFields } from './label-rule-fields.js'
 import { StockFields } from './stock-fields.js'
-import type { SheetState } from './use-sheet.js'
+import { sheetsOfAll, type SheetState } from './use-sheet.js'
 
 const kinds: readonly { readonly id: SheetKind; readonly name: string }[] = [
   { id: 'labels', name: 'Labels for key tops' },
@@ -48,7 +48,18 @@ export function SheetOptions({
         choices={kinds}
         onChange={(id) => onChange({ kind: id, deviceId: null })}
       />
-      {(isLabels || kind === 'board' || kind === 'strokes') && <FrontField />}
+      {sheetsOfAll.has(kind) && (
+        <SelectField
+          label="Of"
+          value={state.ofAll ? 'all' : 'front'}
+          choices={[
+            { id: 'all', name: 'all programs' },
+            { id: 'front', name: 'one program or context' },
+          ]}
+          onChange={(id) => onChange({ ofAll: id === 'all' })}
+        />
+      )}
+      {(isLabels || kind === 'board' || (sheetsOfAll.has(kind) && !state.ofAll)) && <FrontField />}
       <DeviceField state={state} onChange={onChange} />
       {(kind === 'list' || kind === 'card') && (
         <SelectField

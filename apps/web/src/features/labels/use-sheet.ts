@@ -18,9 +18,21 @@ export interface SheetState {
   readonly skip: number
   readonly order: SheetChoice['order']
   readonly dpi: number
+  /** lists: of all programs, or of the program and context in use */
+  readonly ofAll: boolean
 }
 
-export const firstSheet: SheetState = { kind: 'labels', deviceId: null, skip: 0, order: 'context', dpi: 203 }
+export const firstSheet: SheetState = {
+  kind: 'labels',
+  deviceId: null,
+  skip: 0,
+  order: 'context',
+  dpi: 203,
+  ofAll: true,
+}
+
+/** Sheets that can be of all programs. */
+export const sheetsOfAll: ReadonlySet<SheetKind> = new Set(['list', 'card', 'strokes'] as const)
 
 export interface SheetView {
   /** null until the font and the icons are read */
@@ -44,12 +56,18 @@ export function useSheet(state: SheetState): SheetView {
   const calibrations = useCalibrations()
   const title = `${plan.name}, ${arrangement.name}`
   const design = plan.labels
-  const { kind, deviceId, skip, order } = state
+  const { kind, deviceId, skip, order, ofAll } = state
   const { programId, contextId } = front
   const { placements } = arrangement
   const made = useMemo(() => {
     if (!font || !icons) return { sheet: null, nothing: '' }
-    const choice: SheetChoice = { kind, deviceId, skip, order, contextId, programId: programId || null }
+    // lists and cards are of everything, unless those of the program in use are wanted
+    const isOfAll = sheetsOfAll.has(kind) && ofAll
+    const choice: SheetChoice = {
+      ...{ kind, deviceId, skip, order },
+      contextId: isOfAll ? null : contextId,
+      programId: isOfAll ? null : programId || null,
+    }
     try {
       const sheet = makeSheet({ title, placements, env, design, icons }, choice, font)
       return { sheet, nothing: '' }
@@ -58,7 +76,7 @@ export function useSheet(state: SheetState): SheetView {
       const { what, remedy } = error.detail
       return { sheet: null, nothing: [what, remedy].map(asSentence).join(' ') }
     }
-  }, [font, icons, title, placements, env, design, kind, deviceId, skip, order, programId, contextId])
+  }, [font, icons, title, placements, env, design, kind, deviceId, skip, order, ofAll, programId, contextId])
   const stockId = made.sheet?.stock.id ?? ''
   const adjust = useMemo(
     (): Adjust => ({

@@ -101,7 +101,7 @@ function ProgramHead({
         onChange={(e) => edit((draft) => renameProgram(draft, id, e.target.value), `program ${id}`)}
       />
       <span className="flex items-center gap-2 text-ink-2">
-        Key that opens its menus
+        Key that opens its menus:{' '}
         {program.menuChord ? (
           <>
             <TriggerChip trigger={program.menuChord} />
