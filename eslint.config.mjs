@@ -19,7 +19,16 @@ const coreGlobals = [
 ]
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**', 'playwright-report/**', '.shot.mjs'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      'test-results/**',
+      'playwright-report/**',
+      '.shot.mjs',
+      'packages/core/bench/bundle.mjs',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.strict,
   {

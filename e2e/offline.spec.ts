@@ -4,34 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
 import { goTo, openDemo } from './app.js'
+import { screens } from './screens.js'
 
 test.use({ serviceWorkers: 'allow' })
-
-/** Every screen, and something that stands on it. */
-export const screens: readonly (readonly [path: string, shows: string | RegExp])[] = [
-  ['/', 'commands placed'],
-  ['/bench', 'Keyboard'],
-  ['/bench/hand', /span/i],
-  ['/bench/devices', /mm/],
-  ['/bench/moves', /bench/i],
-  ['/bench/device/pad', 'Controls'],
-  ['/bench/device/pad/commands', 'Commands on it'],
-  ['/commands', 'Uses/h'],
-  ['/commands/lookup', /look up/i],
-  ['/commands/usage', 'Import a log'],
-  ['/commands/mnemonics', /program/i],
-  ['/commands/ideas', 'Actions that programs share'],
-  ['/commands/routines', /routine/i],
-  ['/clashes', /system/i],
-  ['/clashes/matrix', 'Fenmap'],
-  ['/clashes/machine', 'Import your settings'],
-  ['/solve', 'What may move'],
-  ['/compare', 'Program defaults'],
-  ['/try', /press/i],
-  ['/labels', 'Labels for key tops'],
-  ['/labels/printer', /stand-in/i],
-  ['/plans', 'Go back'],
-]
 
 /** A server of its own, to be stopped. */
 async function server(

@@ -1,8 +1,35 @@
+import { readFileSync } from 'node:fs'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
+
+/** Licence texts of packages whose files are shipped as they are. */
+const packagesOfFiles = [
+  '@fontsource-variable/source-sans-3',
+  '@fontsource/barlow-condensed',
+  'lucide-static',
+] as const
+
+function licencesOfFiles(): Plugin {
+  return {
+    name: 'licences-of-files',
+    generateBundle() {
+      for (const name of packagesOfFiles)
+        this.emitFile({
+          type: 'asset',
+          fileName: `licences/${name.replace(/\W+/g, '-').replace(/^-/, '')}.txt`,
+          source: readFileSync(new URL(`../../node_modules/${name}/LICENSE`, import.meta.url)),
+        })
+      this.emitFile({
+        type: 'asset',
+        fileName: 'licences/NOTICE.txt',
+        source: readFileSync(new URL('../../NOTICE', import.meta.url)),
+      })
+    },
+  }
+}
 
 export default defineConfig({
   plugins: [
@@ -31,6 +58,7 @@ export default defineConfig({
         cleanupOutdatedCaches: true,
       },
     }),
+    licencesOfFiles(),
     // compressed once at the build, so that the server only hands files out
     compression({
       algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip')],
@@ -40,6 +68,8 @@ export default defineConfig({
   worker: { format: 'es' },
   build: {
     target: 'es2023',
+    // the licences of all that is in the scripts; those of fonts, icons and the renderer stand beside it
+    license: { fileName: 'licences/packages.md' },
     chunkSizeWarningLimit: 1200,
     rolldownOptions: {
       output: {

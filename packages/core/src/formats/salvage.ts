@@ -20,6 +20,12 @@ const mostDropped = 5000
 
 type Path = readonly (string | number)[]
 
+/** Parts that name one another: where one of them alone cannot be put back, they are put back together. */
+const together: readonly (readonly string[])[] = [
+  ['devices', 'benches', 'activeBenchId'],
+  ['arrangements', 'activeArrangementId', 'setNowArrangementId'],
+]
+
 /** Parts of a plan without which it is none: a missing or unreadable one is put back as an empty plan has it. */
 const startOf = (part: string): unknown => (emptyPlan() as Record<string, unknown>)[part]
 
@@ -36,12 +42,13 @@ export function salvagePlan(text: string): SalvagedPlan | null {
   const migrated = migrate(raw as Record<string, unknown>)
   const data = { ...emptyPlan(), ...structuredClone(migrated) } as Record<string, unknown>
   const dropped: DroppedPart[] = []
+  const putBack = new Map<string, number>()
   while (dropped.length < mostDropped) {
     const fault = faultOf(data)
     if (fault === null) return { plan: data as unknown as Plan, dropped }
     if ('plan' in fault) return { plan: fault.plan, dropped }
     for (const { path, what } of fault.faults) {
-      const where = drop(data, path)
+      const where = drop(data, path, putBack)
       if (where === null) return null
       dropped.push({ where, what })
     }
@@ -122,16 +129,22 @@ function entryOf(path: Path): Path {
 }
 
 /** Takes the entry out that holds the place; gives its path, or null where there is nothing left to take. */
-function drop(data: Record<string, unknown>, path: Path): Path | null {
+function drop(data: Record<string, unknown>, path: Path, putBack: Map<string, number>): Path | null {
   const [part] = path
   if (typeof part !== 'string' || !Object.hasOwn(data, part)) return null
   const entry = entryOf(path)
   if (entry.length === 1) {
-    const start = startOf(part)
-    if (start === undefined) Reflect.deleteProperty(data, part)
-    else if (JSON.stringify(start) === JSON.stringify(data[part])) return null
-    else data[part] = start
-    return entry
+    const times = (putBack.get(part) ?? 0) + 1
+    putBack.set(part, times)
+    // what does not hold after it was put back with all that belongs to it never will
+    if (times > 2) return null
+    const group = times === 1 ? [part] : (together.find((names) => names.includes(part)) ?? [])
+    for (const name of group) {
+      const start = startOf(name)
+      if (start === undefined) Reflect.deleteProperty(data, name)
+      else data[name] = start
+    }
+    return group.length > 0 ? entry : null
   }
   let holder: unknown = data
   for (const step of entry.slice(0, -1)) holder = (holder as Record<string, unknown>)?.[step]

@@ -162,6 +162,7 @@ export function listHtml({ title, sections, traps }: TriggerList): string {
   return `<!doctype html>
 <html lang="en">
 <meta charset="utf-8">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
 <title>${html(title)}</title>
 <style>
 @page { size: A4; margin: 12mm }

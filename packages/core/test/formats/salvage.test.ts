@@ -58,6 +58,12 @@ describe('what can still be read of a plan that cannot', () => {
     expect(read.dropped.map((d) => d.where[0])).toContain('weights')
     expect(read.plan.commands).toHaveLength(demo.commands.length)
   })
+  test('parts that name one another are put back together, and nothing goes round for ever', () => {
+    const read = salvagePlan(broken((raw) => set(raw, 'devices', [null])))!
+    expect(read.plan.devices.length).toBeGreaterThan(0)
+    expect(read.dropped.length).toBeLessThan(50)
+    readPlan(writePlan(read.plan))
+  })
   test('no plan at all gives nothing', () => {
     for (const none of ['', '{', '[]', '7', '"plan"', `${'['.repeat(100_000)}`])
       expect(salvagePlan(none)).toBeNull()
