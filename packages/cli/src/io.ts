@@ -1,4 +1,4 @@
-import { createReadStream, readFileSync, statSync } from 'node:fs'
+import { createReadStream, existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { checkFileSize, checkPlanOpens, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
 import { browserKeys, layouts, systems } from '@reach-plot/data'
 
@@ -16,6 +16,34 @@ export const exitCodes = { done: 0, findings: 1, badInput: 2 } as const
 
 export const usageError = (what: string, remedy: string): CoreError =>
   new CoreError('USAGE', { where: ['command line'], what, remedy })
+
+/**
+ * Writes a file that was named on the command line.
+ * @throws CoreError `USAGE` when it cannot be written
+ */
+export function writeOut(path: string, data: string | Uint8Array): void {
+  try {
+    writeFileSync(path, data)
+  } catch (error) {
+    throw usageError(
+      `"${path.slice(0, 120)}" cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`,
+      'name a file in a folder that is there and can be written',
+    )
+  }
+}
+
+/**
+ * Writes a file under a name that was not asked for, which takes no other file's place.
+ * @throws CoreError `USAGE` when there is a file of that name
+ */
+export function writeOther(path: string, data: Uint8Array): void {
+  if (existsSync(path))
+    throw usageError(
+      `several pages of this kind come as "${path.slice(0, 120)}", and there is such a file`,
+      'name the zip file that you want, or move that one',
+    )
+  writeOut(path, data)
+}
 
 /** Reads a text file after its size is checked. */
 export function readTextFile(path: string, limit: number): string {

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import http from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
@@ -67,6 +67,33 @@ describe('labels', () => {
     ).value
     const faces = unzipSync(readFileSync(deck.out))
     expect(pngSize(faces['fenmap/b1.png']!)).toMatchObject({ width: 72, height: 72 })
+  })
+  test('a zip name gives a zip also for one page; no other file’s place is taken, and what cannot be written is said', async () => {
+    const zip = join(folder, 'one.zip')
+    await run('labels', demo, '--kind', 'board', '--out', zip)
+    expect(Object.keys(unzipSync(readFileSync(zip)))).toHaveLength(1)
+    const taken = join(folder, 'many.zip')
+    writeFileSync(taken, 'mine')
+    const many = await cli('labels', demo, '--stock', 'roll-14x14', '--out', join(folder, 'many.png'))
+    expect([many.status, many.stderr]).toEqual([2, expect.stringMatching(/there is such a file/)])
+    expect(readFileSync(taken, 'utf8')).toBe('mine')
+    const nowhere = await cli('labels', demo, '--kind', 'list', '--out', join(folder, 'no/such/list.html'))
+    expect([nowhere.status, nowhere.stderr]).toEqual([
+      2,
+      expect.stringMatching(/cannot be written \(ENOENT\)/),
+    ])
+  })
+  test('a list is of one program or context where it is named, by id or by name', async () => {
+    const entries = async (...options: string[]): Promise<number> =>
+      (await run('labels', demo, '--kind', 'list', '--out', join(folder, 'some.html'), ...options)).value
+        .entries as number
+    const all = await entries()
+    const [fenmap, byName] = [await entries('--program', 'fenmap'), await entries('--program', 'Fenmap')]
+    expect(byName).toBe(fenmap)
+    expect(fenmap).toBeLessThan(all)
+    const one = await entries('--program', 'fenmap', '--context', 'labelling')
+    expect(one).toBeLessThan(fenmap)
+    expect(await entries('--context', 'Labelling')).toBe(one)
   })
   test('a list is written as Markdown or HTML too, and nothing else is', async () => {
     for (const [order, ending] of [
@@ -152,7 +179,7 @@ describe('print', () => {
     const address = `ipp://127.0.0.1:${(printer.address() as AddressInfo).port}/ipp/print`
     const args = ['--printer', address, '--stock', 'roll-15x15', '--device', 'pad', '--ticket', 'ticket-0001']
     const first = await print(...args)
-    expect(first.stdout).toMatch(/job 1 completed.*1[5-9] page\(s\) as image\/pwg-raster/)
+    expect(first.stdout).toMatch(/job 1 completed.*2\d page\(s\) as image\/pwg-raster/)
     expect(readPwgRaster(jobs[0]!.bytes)[0]!.dpi).toBe(203)
     const again = JSON.parse((await print(...args, '--json')).stdout)
     expect(again.job).toMatchObject({ jobId: 1, state: 'completed' })

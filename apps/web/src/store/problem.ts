@@ -5,10 +5,10 @@ import { AppProblem } from '../worker/app-problem.js'
 /** What went wrong, in words for the person. Words of the engine go to its own log, where a developer finds them. */
 export function problemInWords(error: unknown): string {
   if (error instanceof CoreError || error instanceof AppProblem) return error.message
-  console.error(error)
   const name = error instanceof Error || error instanceof DOMException ? error.name : ''
   if (name === 'QuotaExceededError') return 'The browser’s storage is full.'
   if (name === 'SecurityError' || name === 'NotAllowedError') return 'The browser does not allow it.'
+  console.error(error)
   return 'Something went wrong in the app itself.'
 }
 

@@ -191,7 +191,7 @@ describe('changes', () => {
     isFull = true
     one.change(4)
     await settled(one, 'failed')
-    expect(one.state().reason).toBe('The disk is full')
+    expect(one.state().reason).toBe('The browser’s storage is full.')
     one.close()
     isFull = false
     const two = tab('tab-1')

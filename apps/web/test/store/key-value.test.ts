@@ -1,13 +1,8 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto'
+import localforage from 'localforage'
 import { afterEach, describe, expect, test, vi } from 'vitest'
-import { memoryStore, type KeyValue } from '../../src/store/key-value.js'
-
-/** As in a page that was just loaded. */
-async function opened() {
-  vi.resetModules()
-  return (await import('../../src/store/key-value.js')).openKeyValue()
-}
+import { memoryStore, openKeyValue, storageLimits, type KeyValue } from '../../src/store/key-value.js'
 
 const holds = async (kv: KeyValue): Promise<void> => {
   await kv.set('plan/a', { text: 'one', bytes: new Uint8Array([1, 2]) })
@@ -22,17 +17,29 @@ const holds = async (kv: KeyValue): Promise<void> => {
 afterEach(() => vi.restoreAllMocks())
 
 describe('what is kept in the browser', () => {
-  test('is kept in memory where the browser denies its store, or does not answer', async () => {
-    vi.spyOn(indexedDB, 'open').mockImplementation(() => {
-      throw new DOMException('denied', 'SecurityError')
-    })
-    const { kv, isKept } = await opened()
+  test('is read back, listed and removed; its own mark is not listed', async () => {
+    const { kv, isKept } = await openKeyValue()
+    expect(isKept).toBe(true)
+    await holds(kv)
+  })
+  test('is kept in memory where the browser denies its store', async () => {
+    vi.spyOn(localforage, 'createInstance').mockReturnValue({
+      setItem: () => Promise.reject(new DOMException('denied', 'SecurityError')),
+    } as never)
+    const { kv, isKept } = await openKeyValue()
     expect(isKept).toBe(false)
     await holds(kv)
   })
-  test('is read back, listed and removed; its own mark is not listed', async () => {
-    const { kv, isKept } = await opened()
-    expect(isKept).toBe(true)
+  test('is kept in memory where the browser does not answer', async () => {
+    vi.useFakeTimers()
+    vi.spyOn(localforage, 'createInstance').mockReturnValue({
+      setItem: () => new Promise(() => undefined),
+    } as never)
+    const opened = openKeyValue()
+    await vi.advanceTimersByTimeAsync(storageLimits.openMs)
+    vi.useRealTimers()
+    const { kv, isKept } = await opened
+    expect(isKept).toBe(false)
     await holds(kv)
   })
   test('a store in memory keeps copies, as the other does', async () => {

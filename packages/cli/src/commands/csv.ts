@@ -9,8 +9,7 @@ import {
   takeCommands,
   setPlacements,
 } from '@reach-plot/core'
-import { writeFileSync } from 'node:fs'
-import { loadPlan, readTextFile, usageError } from '../io.js'
+import { loadPlan, readTextFile, usageError, writeOut } from '../io.js'
 import { defineVerb, choiceOr, text } from '../verb.js'
 
 /** Commands or placements of a plan as CSV; with --in, a CSV taken into a copy of the plan. */
@@ -42,7 +41,7 @@ export const verb = defineVerb({
     const read =
       what === 'commands' ? readCommandCsv(csv, plan, options.in) : readPlacementCsv(csv, plan, options.in)
     const changed = 'commands' in read ? takeCommands(plan, read) : setPlacements(plan, read.placements)
-    if (read.bad.length === 0) writeFileSync(options.out, writePlan(changed))
+    if (read.bad.length === 0) writeOut(options.out, writePlan(changed))
     return {
       value: { what, written: read.bad.length === 0, bad: read.bad },
       text:

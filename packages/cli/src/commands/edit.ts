@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs'
 import {
   activeArrangement,
   copyArrangement,
@@ -19,7 +18,7 @@ import {
   type Refusal,
   type Trigger,
 } from '@reach-plot/core'
-import { catalogues, loadPlan, usageError } from '../io.js'
+import { catalogues, loadPlan, usageError, writeOut } from '../io.js'
 import { commandOf } from '../loaded-plan.js'
 import { defineVerb, flag, text } from '../verb.js'
 
@@ -50,7 +49,7 @@ export const verb = defineVerb({
         : remove !== undefined
           ? removed(plan, remove, options.from)
           : locked(plan, lock as string)
-    writeFileSync(out, writePlan(change.plan))
+    writeOut(out, writePlan(change.plan))
     const { name, id } = activeArrangement(change.plan)
     return {
       value: { out, arrangement: id, ...change.value },

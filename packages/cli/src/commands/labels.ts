@@ -1,8 +1,7 @@
-import { writeFileSync } from 'node:fs'
-import { checkPrint, facesZip, documentFile, leastStrokeDots, type FileForm } from '@reach-plot/print'
+import { checkPrint, facesZip, documentFile, leastStrokeDots, type FileForm, zipOf } from '@reach-plot/print'
 import { listHtml, listMarkdown, type Label } from '@reach-plot/core/labels'
 import { mediaOf } from '@reach-plot/core/drawing'
-import { loadPlan, usageError } from '../io.js'
+import { loadPlan, usageError, writeOther, writeOut } from '../io.js'
 import { defineVerb, number, text, yesNo } from '../verb.js'
 import { listOf, sheetOf, sheetOptions, type MadeSheet } from '../sheet.js'
 
@@ -30,7 +29,7 @@ export const verb = defineVerb({
       if (options.kind !== 'list')
         throw usageError(`only a list is written as .${ending}`, 'add --kind list, or end the name with .pdf')
       const list = listOf(plan, options)
-      writeFileSync(out, ending === 'md' ? listMarkdown(list) : listHtml(list))
+      writeOut(out, ending === 'md' ? listMarkdown(list) : listHtml(list))
       const entries = list.sections.reduce((sum, s) => sum + s.entries.length, 0)
       return {
         value: { out, sections: list.sections.length, entries, traps: list.traps.length },
@@ -53,12 +52,14 @@ export const verb = defineVerb({
         pages: sheet.document.pages.length,
         labels: labels.length,
         shortened: labels.filter((l) => l.shortened).map((l) => l.controlId),
+        cut: labels.filter((l) => l.isCut).map((l) => l.controlId),
         unreadable: sheet.unreadable,
         faults,
       },
       text: [
         `${written}: ${labels.length > 0 ? `${labels.length} labels on ` : ''}${sheet.document.pages.length} page(s) of ${sheet.stock.name}`,
         ...sheet.unreadable.map((u) => `left out ${u.what}: ${u.reason}`),
+        ...labels.filter((l) => l.isCut && !l.isHidden).map((l) => `shortened, please look: ${l.legend}`),
         ...faults.map((f) => `look at ${f.what}: ${f.reason}`),
       ].join('\n'),
       findings: sheet.unreadable.length + faults.length > 0,
@@ -90,12 +91,22 @@ async function write(
   const stem = (out.split(/[\\/]/).at(-1) ?? out).replace(/\.[^.]*$/, '')
   const fileOptions = { ...made.fileOptions, media: mediaOf(made.sheet.stock) }
   if (ending === 'zip' && made.sheet.faces) {
-    writeFileSync(out, facesZip(made.sheet.faces, px ?? 144, stem, fileOptions).bytes)
+    writeOut(out, facesZip(made.sheet.faces, px ?? 144, stem, fileOptions).bytes)
     return out
   }
   const form: FileForm = ending === 'png' || ending === 'zip' ? (isBits ? 'png1' : 'png') : ending
   const file = await documentFile(made.sheet.document, form, stem, { ...fileOptions, px })
-  const name = file.name.endsWith('.zip') ? out.replace(/\.[^.]*$/, '.zip') : out
-  writeFileSync(name, file.bytes)
+  const isZip = file.name.endsWith('.zip')
+  if (ending === 'zip') {
+    // a zip name gives a zip, one page or many
+    writeOut(out, isZip ? file.bytes : zipOf(stem, [file]).bytes)
+    return out
+  }
+  if (!isZip) {
+    writeOut(out, file.bytes)
+    return out
+  }
+  const name = out.replace(/\.[^.]*$/, '.zip')
+  writeOther(name, file.bytes)
   return name
 }

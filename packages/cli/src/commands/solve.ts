@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs'
 import {
   defaultMoves,
   defaultSolveOptions,
@@ -14,7 +13,7 @@ import {
   copyArrangement,
   type PreparedModel,
 } from '@reach-plot/core'
-import { rounded } from '../io.js'
+import { rounded, writeOut } from '../io.js'
 import { openPlan, known } from '../loaded-plan.js'
 import { defineVerb, choiceOr, number, numberOr, text } from '../verb.js'
 
@@ -59,7 +58,7 @@ export const verb = defineVerb({
     const solved: Arrangement = { ...arrangement, placements: answer.placements as Arrangement['placements'] }
     if (options.out !== undefined) {
       const change = { name: `${arrangement.name}, solved`, placements: solved.placements }
-      writeFileSync(options.out, writePlan(copyArrangement(plan, arrangement.id, change).plan))
+      writeOut(options.out, writePlan(copyArrangement(plan, arrangement.id, change).plan))
     }
     const value = valueOf(model, model.withArrangement(solved), answer)
     return { value, text: textOf(answer, value, model.env) }

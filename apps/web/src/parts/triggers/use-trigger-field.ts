@@ -8,11 +8,15 @@ import {
   splitControlRef,
   controlRefOf,
   type BenchControl,
+  type Modifier,
   type Trigger,
 } from '@reach-plot/core'
 import { useKeyFind } from '../key-find.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
+
+/** Held to begin with where a control carries nothing by itself. */
+const anyHeld: readonly Modifier[] = ['Control']
 
 const pageOfTrigger = (trigger: Trigger): string | undefined =>
   'pageId' in trigger ? trigger.pageId : undefined
@@ -32,7 +36,8 @@ export function useTriggerField({
   const id = useId()
   const held = heldOf(trigger)
   const refNow = controlRefOf(trigger)
-  const controls = env.controls.filter((c) => plainTriggers(c, []).length > 0)
+  // a wheel or a main button carries commands with modifiers only, and can be chosen all the same
+  const controls = env.controls.filter((c) => plainTriggers(c, c.clicks === true ? anyHeld : []).length > 0)
   const control = controls.find((c) => (c.code ?? c.id) === refNow)
   const deviceId =
     trigger.kind === 'popup' ? '' : (control?.deviceId ?? splitControlRef(refNow ?? '').deviceId)
@@ -46,7 +51,11 @@ export function useTriggerField({
   const toControl = (c: BenchControl | undefined): void => {
     if (!c) return
     if (c.code !== null) onChange(chord(c.code, held))
-    else onChange(plainTriggers(c, held, pageOf(c.deviceId))[0] as Trigger)
+    else {
+      const page = pageOf(c.deviceId)
+      const [way] = plainTriggers(c, held.length === 0 && c.clicks === true ? anyHeld : held, page)
+      if (way) onChange(way)
+    }
   }
   const isPressed = trigger.kind === 'chord' || trigger.kind === 'key' || trigger.kind === 'button'
   return {
