@@ -4,7 +4,17 @@ import { goTo, openDemo, planMenu } from './app.js'
 
 /** Every screen, and those behind its tabs, in the shares in which they are tested side by side. */
 const screens = [
-  ['clashes', 'clashes/matrix', 'clashes/machine', 'labels', 'labels/printer', 'try', 'solve', 'compare'],
+  [
+    'clashes',
+    'clashes/matrix',
+    'clashes/machine',
+    'labels',
+    'labels/printer',
+    'try',
+    'solve',
+    'compare',
+    'plans',
+  ],
   [
     'commands',
     'commands/lookup',
@@ -27,7 +37,12 @@ const screens = [
 /** What the page writes to its console as an error or a warning, from now on. */
 function complaints(page: Page): readonly string[] {
   const logged: string[] = []
-  page.on('console', (m) => ['error', 'warning'].includes(m.type()) && logged.push(m.text()))
+  // what the test tool itself says where it keeps the service worker out
+  const isOurs = (text: string): boolean => !text.startsWith('Service Worker registration blocked')
+  page.on(
+    'console',
+    (m) => ['error', 'warning'].includes(m.type()) && isOurs(m.text()) && logged.push(m.text()),
+  )
   page.on('pageerror', (error) => logged.push(error.message))
   return logged
 }

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync } from 'node:fs'
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
@@ -22,6 +22,21 @@ async function server(
     child.once('exit', () => reject(new Error('the server ended')))
   })
   return child
+}
+/** A server of another build than the one in the repository. */
+async function serveFrom(built: string): Promise<{ url: string; child: ChildProcess }> {
+  const folder = mkdtempSync(join(tmpdir(), 'reach-plot-state-'))
+  const child = spawn(process.execPath, ['--import', 'tsx', 'apps/server/test/serve.ts', built, folder], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  const port = await new Promise<string>((resolve, reject) => {
+    child.stdout.on('data', (text: Buffer) => {
+      const found = /port (\d+)/.exec(text.toString())
+      if (found) resolve(found[1] as string)
+    })
+    child.once('exit', () => reject(new Error('the server ended')))
+  })
+  return { url: `http://127.0.0.1:${port}`, child }
 }
 const stop = (child: ChildProcess): Promise<void> =>
   new Promise((resolve) => {
@@ -79,6 +94,35 @@ test('a screen that could not be loaded opens by itself when the server is back'
   await expect(page.getByText('Program defaults').first()).toBeVisible()
   await stop(again)
   await context.close()
+})
+
+test('a new version is offered, waits until it is taken, and is then whole', async ({ browser }) => {
+  const built = mkdtempSync(join(tmpdir(), 'reach-plot-built-'))
+  cpSync('apps/web/dist', built, { recursive: true })
+  const running = await serveFrom(built)
+  const context = await browser.newContext({ baseURL: running.url, serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await openDemo(page)
+  await isControlled(page)
+  const worker = join(built, 'sw.js')
+  for (const name of ['sw.js.br', 'sw.js.gz']) rmSync(join(built, name), { force: true })
+  writeFileSync(worker, `${readFileSync(worker, 'utf8')}\n// the next version\n`)
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
+  const offer = page.getByText('There is a new version of Reach Plot')
+  await expect(offer).toBeVisible()
+  // until then the old one goes on, with parts of its own
+  await goTo(page, '/compare')
+  await expect(page.getByText('Program defaults').first()).toBeVisible()
+  const before = await page.evaluate(() => performance.timeOrigin)
+  await page.getByRole('button', { name: 'Load it' }).click()
+  await page.waitForFunction((origin) => performance.timeOrigin !== origin, before)
+  await expect(page.getByText('Program defaults').first()).toBeVisible()
+  const waits = await page.evaluate(
+    async () => (await navigator.serviceWorker.getRegistration())?.waiting !== null,
+  )
+  expect(waits).toBe(false)
+  await context.close()
+  await stop(running.child)
 })
 
 test('no screen breaks the app’s own security policy', async ({ page }) => {

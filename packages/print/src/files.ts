@@ -13,7 +13,7 @@ import {
 } from '@reach-plot/core/drawing'
 import { drawingBits, quarterTurn, type Rasterise } from './bits.js'
 import { documentPdf } from './pdf.js'
-import { bitsPng, picturePng } from './png.js'
+import { bitsPng, picturePng, withSize } from './png.js'
 import { noProgress, type Progress } from './progress.js'
 import { pwgRaster, type RasterType } from './pwg-raster.js'
 import { drawingSvg } from './svg.js'
@@ -81,7 +81,7 @@ export async function documentFile(
     else {
       const dots = pageBits(page, options)
       if (form === 'pwg') bits.push(dots)
-      else pages.push(bitsPng(dots))
+      else pages.push(withSize(bitsPng(dots), page))
     }
   }
   await progress(document.pages.length, document.pages.length)
@@ -131,5 +131,5 @@ export function pagePng(
       : { width: options.px, height: options.px }
   const ground = filled(rectPath(0, 0, page.widthMm, page.heightMm), white)
   const svg = drawingSvg({ ...page, marks: [ground, ...page.marks] }, options.font, options.adjust, size)
-  return picturePng(options.rasterise(svg))
+  return withSize(picturePng(options.rasterise(svg)), page)
 }

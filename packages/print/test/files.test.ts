@@ -1,3 +1,4 @@
+import { decode } from 'fast-png'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -210,6 +211,17 @@ describe('files', () => {
         channels: 1,
       })
   })
+  test.each(['png', 'png1'] as const)(
+    '%s has its size in mm, for a decoder that nobody here wrote',
+    async (form) => {
+      const { bytes } = await documentFile(cards(1), form, 'cards', await fileOptions())
+      const { width, height, resolution } = decode(bytes)
+      // PNG 1.2, 11.3.5.3: unit 1 is the metre
+      expect(resolution!.unit).toBe(1)
+      expect((width / resolution!.x) * 1000).toBeCloseTo(105, 0)
+      expect((height / resolution!.y) * 1000).toBeCloseTo(148, 0)
+    },
+  )
   test.each(['svg', 'png', 'png1'] as const)('several pages of %s come as a zip, in order', async (form) => {
     const file = await documentFile(cards(12), form, 'cards', await fileOptions({ dpi: 72 }))
     expect([file.name, file.type]).toEqual(['cards.zip', 'application/zip'])

@@ -10,8 +10,19 @@ export function offerUpdates(): void {
   const update = registerSW({
     onNeedRefresh() {
       toast('There is a new version of Reach Plot. Your plan stays as it is.', {
+        // the same offer once, however often it is found
+        id: 'new-version',
         duration: Infinity,
-        action: { label: 'Load it', onClick: () => void update(true) },
+        action: {
+          label: 'Load it',
+          onClick() {
+            // also on a first visit, when the page was loaded before any version was kept
+            navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), {
+              once: true,
+            })
+            void update(true)
+          },
+        },
       })
     },
   })

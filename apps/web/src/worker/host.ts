@@ -97,7 +97,7 @@ export class WorkerHost<S extends object> {
         if (data !== aliveMessage && data !== startedMessage) return
         clearTimeout(late)
         // granted when the worker has it no more
-        if (data === aliveMessage) void navigator.locks.request(name, () => end())
+        if (data === aliveMessage) void (navigator as Partial<Navigator>).locks?.request(name, () => end())
         resolve()
       })
     })

@@ -7,10 +7,10 @@ import {
   type Program,
 } from '../commands/index.js'
 import type { Environment } from '../model/index.js'
-import { controlRefOf, triggerName, type Trigger } from '../triggers/index.js'
+import { controlRefOf, heldOf, modifierName, triggerName, type Trigger } from '../triggers/index.js'
 import type { Placed } from '../plan/index.js'
 
-export const listOrders = ['context', 'device'] as const
+export const listOrders = ['context', 'device', 'modifiers'] as const
 export type ListOrder = (typeof listOrders)[number]
 
 export interface ListEntry {
@@ -37,11 +37,17 @@ export interface TriggerList {
 const livesEverywhere = (command: Command, program: Program): boolean =>
   liveContexts(command, program).length === program.contexts.length
 
+/** The modifiers that are held for a trigger, as the system calls them. */
+const heldInWords = (trigger: Trigger, { systemId }: Pick<Environment, 'systemId'>): string =>
+  heldOf(trigger)
+    .map((m) => modifierName(m, systemId))
+    .join('+') || 'No modifier'
+
 const keysAnyBoard = 'Keyboard'
 
 /**
  * @param title  what stands on top
- * @param order  by program and context, or by device
+ * @param order  by program and context, by device, or by the modifiers that are held
  */
 export function triggerList(
   title: string,
@@ -69,6 +75,16 @@ export function triggerList(
         (a, b) => orderOf(a.trigger) - orderOf(b.trigger) || (name(a.trigger) < name(b.trigger) ? -1 : 1),
       )
       .map((of) => ({ trigger: name(of.trigger), command: fullName(of.command), where: where(of) }))
+  /** Placements by a name, those with the fewest modifiers first where that is the name. */
+  const groupsOf = (nameOf: (of: (typeof placed)[number]) => string) =>
+    [...new Set(placed.map(nameOf))]
+      .map((group) => ({ title: group, of: placed.filter((p) => nameOf(p) === group) }))
+      .toSorted((a, b) =>
+        order === 'modifiers'
+          ? heldOf((a.of[0] as (typeof placed)[number]).trigger).length -
+              heldOf((b.of[0] as (typeof placed)[number]).trigger).length || (a.title < b.title ? -1 : 1)
+          : 0,
+      )
   const programOf = (command: Command) => env.programs.find((p) => p.id === command.programId)
   const sections =
     order === 'context'
@@ -86,15 +102,16 @@ export function triggerList(
             ),
           })),
         )
-      : [...new Set(placed.map(({ trigger }) => deviceOf(trigger)))].map((device) => ({
-          title: device,
-          entries: entries(
-            placed.filter(({ trigger }) => deviceOf(trigger) === device),
-            ({ command }) => {
-              const program = programOf(command)
-              return `${program?.name ?? ''}, ${contextsInWords(command, program)}`
-            },
-          ),
+      : groupsOf(
+          order === 'device'
+            ? ({ trigger }) => deviceOf(trigger)
+            : ({ trigger }) => heldInWords(trigger, env),
+        ).map(({ title: part, of }) => ({
+          title: part,
+          entries: entries(of, ({ command }) => {
+            const program = programOf(command)
+            return `${program?.name ?? ''}, ${contextsInWords(command, program)}`
+          }),
         }))
   return {
     title,

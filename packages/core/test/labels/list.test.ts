@@ -4,7 +4,7 @@ import { listHtml, listMarkdown, triggerList } from '../../src/labels/index.js'
 import { catalogues, demoPlan, draft } from '../work/desk.js'
 
 const env = environmentOf(demoPlan, catalogues, draft)
-const list = (order: 'context' | 'device') => triggerList('Season', draft.placements, env, order)
+const list = (order: 'context' | 'device' | 'modifiers') => triggerList('Season', draft.placements, env, order)
 
 describe('a list of all triggers', () => {
   test('by context has every placed command in every context where it is live, or once where it is live everywhere', () => {
@@ -31,6 +31,14 @@ describe('a list of all triggers', () => {
       expect.arrayContaining(['Keyboard', 'Mouse', 'Deck of 15 buttons']),
     )
     expect(sections.reduce((sum, s) => sum + s.entries.length, 0)).toBe(draft.placements.length)
+  })
+  test('by modifiers has every placement once, those with the fewest held first', () => {
+    const { sections } = list('modifiers')
+    expect(sections[0]!.title).toBe('No modifier')
+    expect(sections.map((s) => s.title)).toEqual(expect.arrayContaining(['Shift', 'Ctrl', 'Ctrl+Shift']))
+    expect(sections.reduce((sum, s) => sum + s.entries.length, 0)).toBe(draft.placements.length)
+    const held = sections.map((s) => (s.title === 'No modifier' ? 0 : s.title.split('+').length))
+    expect(held).toEqual(held.toSorted((a, b) => a - b))
   })
   test('keys stand in the order in which they lie, a key’s own triggers by name', () => {
     const { entries } = list('device').sections.find((s) => s.title === 'Keyboard')!

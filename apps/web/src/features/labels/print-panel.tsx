@@ -170,7 +170,8 @@ function OrderState() {
   const isOpen = ticket !== null && !isSettled(ticket)
   // what may have come out is only asked after; what cannot have come out is sent again
   const mayBeOut = ticket !== null && ticket.wasSent && ['failed', 'unknown'].includes(ticket.state)
-  const canRetry = problem !== '' || (ticket !== null && ['failed', 'unknown'].includes(ticket.state))
+  const canRetry =
+    problem !== '' || (ticket !== null && ['waiting', 'failed', 'unknown'].includes(ticket.state))
   const isCertain = ticket?.state === 'failed' && !ticket.wasSent
   return (
     <div role="status" aria-label="Last print" className="mt-3 border border-edge p-2">

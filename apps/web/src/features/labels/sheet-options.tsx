@@ -24,6 +24,7 @@ const kinds: readonly { readonly id: SheetKind; readonly name: string }[] = [
 const orders = [
   { id: 'context', name: 'by program and context' },
   { id: 'device', name: 'by device' },
+  { id: 'modifiers', name: 'by modifiers held' },
 ] as const
 
 /** What is printed, how its labels are made, and on what. */

@@ -1,6 +1,7 @@
 import { checkFileSize, maxPlanBytes } from '@reach-plot/core'
 import { chooseFile } from '../../parts/download.js'
-import { openNewPlan } from '../../store/open-plan.js'
+import { autosave } from '../../store/autosave.js'
+import { openById, openNewPlan } from '../../store/open-plan.js'
 import { showProblem } from '../../store/problem.js'
 import { openable } from '../../store/shelf.js'
 
@@ -10,7 +11,11 @@ export async function importPlan(): Promise<void> {
   if (!file) return
   try {
     checkFileSize(file.size, maxPlanBytes, file.name)
-    await openNewPlan(openable(await file.text(), file.name))
+    const plan = openable(await file.text(), file.name)
+    const stored = await autosave.stores.shelf.text(plan.id)
+    // the very same plan is there already
+    if (stored?.text === JSON.stringify(plan)) await openById(plan.id)
+    else await openNewPlan(plan)
   } catch (error) {
     showProblem(error)
   }
