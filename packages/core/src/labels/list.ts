@@ -45,6 +45,27 @@ const heldInWords = (trigger: Trigger, { systemId }: Pick<Environment, 'systemId
 
 const keysAnyBoard = 'Keyboard'
 
+interface Placing {
+  readonly command: Command
+  readonly trigger: Trigger
+}
+
+/** Placements by a name; by modifiers those with the fewest first. */
+function groupsOf(
+  placed: readonly Placing[],
+  order: ListOrder,
+  nameOf: (of: Placing) => string,
+): readonly { readonly title: string; readonly of: readonly Placing[] }[] {
+  const named = [...new Set(placed.map(nameOf))].map((title) => ({
+    title,
+    of: placed.filter((p) => nameOf(p) === title),
+  }))
+  const heldIn = (of: readonly Placing[]): number => heldOf((of[0] as Placing).trigger).length
+  return order === 'modifiers'
+    ? named.toSorted((a, b) => heldIn(a.of) - heldIn(b.of) || (a.title < b.title ? -1 : 1))
+    : named
+}
+
 /**
  * @param title  what stands on top
  * @param order  by program and context, by device, or by the modifiers that are held
@@ -69,22 +90,12 @@ export function triggerList(
   // keys in the order in which they lie, so that a glance finds them; what is not on the bench comes last
   const place = new Map(env.controls.map((c, i) => [c.code ?? c.id, i]))
   const orderOf = (trigger: Trigger): number => place.get(controlRefOf(trigger) ?? '') ?? Infinity
-  const entries = (list: typeof placed, where: (of: (typeof placed)[number]) => string): ListEntry[] =>
+  const entries = (list: readonly Placing[], where: (of: Placing) => string): ListEntry[] =>
     list
       .toSorted(
         (a, b) => orderOf(a.trigger) - orderOf(b.trigger) || (name(a.trigger) < name(b.trigger) ? -1 : 1),
       )
       .map((of) => ({ trigger: name(of.trigger), command: fullName(of.command), where: where(of) }))
-  /** Placements by a name, those with the fewest modifiers first where that is the name. */
-  const groupsOf = (nameOf: (of: (typeof placed)[number]) => string) =>
-    [...new Set(placed.map(nameOf))]
-      .map((group) => ({ title: group, of: placed.filter((p) => nameOf(p) === group) }))
-      .toSorted((a, b) =>
-        order === 'modifiers'
-          ? heldOf((a.of[0] as (typeof placed)[number]).trigger).length -
-              heldOf((b.of[0] as (typeof placed)[number]).trigger).length || (a.title < b.title ? -1 : 1)
-          : 0,
-      )
   const programOf = (command: Command) => env.programs.find((p) => p.id === command.programId)
   const sections =
     order === 'context'
@@ -103,6 +114,8 @@ export function triggerList(
           })),
         )
       : groupsOf(
+          placed,
+          order,
           order === 'device'
             ? ({ trigger }) => deviceOf(trigger)
             : ({ trigger }) => heldInWords(trigger, env),

@@ -4,7 +4,8 @@ import { listHtml, listMarkdown, triggerList } from '../../src/labels/index.js'
 import { catalogues, demoPlan, draft } from '../work/desk.js'
 
 const env = environmentOf(demoPlan, catalogues, draft)
-const list = (order: 'context' | 'device' | 'modifiers') => triggerList('Season', draft.placements, env, order)
+const list = (order: 'context' | 'device' | 'modifiers') =>
+  triggerList('Season', draft.placements, env, order)
 
 describe('a list of all triggers', () => {
   test('by context has every placed command in every context where it is live, or once where it is live everywhere', () => {

@@ -113,26 +113,7 @@ export function usePlans() {
           if (stored) download(stored.text, `${fileStem(entry.name)}.reachplot.json`, 'application/json')
         }),
       ),
-    delete(entry: ListedPlan): void {
-      const isOpen = entry.id === open.id
-      after(
-        (async () => {
-          // another one is opened first, since there is always one open
-          if (isOpen) {
-            const next = nextOf(entry.id)
-            await (next ? openById(next.id) : openNewPlan(emptyPlan()))
-          }
-          await shelf.delete(entry.id)
-          toast(`“${entry.name}” is deleted; it can be had back for 30 days`, {
-            action: {
-              label: 'Undo',
-              onClick: () =>
-                after(shelf.restore(entry.id).then(() => (isOpen ? openById(entry.id) : undefined))),
-            },
-          })
-        })(),
-      )
-    },
+    delete: (entry: ListedPlan): void => after(deletePlan(entry, nextOf(entry.id)?.id ?? null, after)),
     restore: (entry: ListedPlan): void => after(shelf.restore(entry.id)),
     deleteForGood: (entry: ListedPlan): void =>
       after(
@@ -165,6 +146,25 @@ export function usePlans() {
           .then(() => toast(`The plan is as it was on ${timeInWords(state.at)}. Undo leads forth again.`)),
       ),
   }
+}
+
+/** Deletes a plan, with undo; another one is opened first where it is open, since there is always one open. */
+async function deletePlan(
+  entry: ListedPlan,
+  nextId: string | null,
+  after: (what: Promise<unknown>) => void,
+): Promise<void> {
+  const { shelf } = autosave.stores
+  const isOpen = entry.id === usePlanStore.getState().plan?.id
+  if (isOpen) await (nextId === null ? openNewPlan(emptyPlan()) : openById(nextId))
+  await shelf.delete(entry.id)
+  const putBack = async (): Promise<void> => {
+    await shelf.restore(entry.id)
+    if (isOpen) await openById(entry.id)
+  }
+  toast(`“${entry.name}” is deleted; it can be had back for 30 days`, {
+    action: { label: 'Undo', onClick: () => after(putBack()) },
+  })
 }
 
 export type PlansScreen = ReturnType<typeof usePlans>
