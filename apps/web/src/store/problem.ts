@@ -2,9 +2,15 @@ import { CoreError } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { AppProblem } from '../worker/app-problem.js'
 
+/** Errors with words for the person; those of a worker come without their class, by their name. */
+const isOurs = (error: unknown): error is Error =>
+  error instanceof CoreError ||
+  error instanceof AppProblem ||
+  (error instanceof Error && ['CoreError', 'AppProblem'].includes(error.name))
+
 /** What went wrong, in words for the person. Words of the engine go to its own log, where a developer finds them. */
 export function problemInWords(error: unknown): string {
-  if (error instanceof CoreError || error instanceof AppProblem) return error.message
+  if (isOurs(error)) return error.message
   const name = error instanceof Error || error instanceof DOMException ? error.name : ''
   if (name === 'QuotaExceededError') return 'The browser’s storage is full.'
   if (name === 'SecurityError' || name === 'NotAllowedError') return 'The browser does not allow it.'

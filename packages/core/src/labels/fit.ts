@@ -33,6 +33,8 @@ export interface LabelForm {
   readonly content: Content
   readonly levels: LevelForm
   readonly readingDistanceMm: number
+  /** the last step of shortening that is tried; the last of all where left out */
+  readonly lastStep?: number
 }
 
 export type LabelLayout =
@@ -72,7 +74,7 @@ export function layOutLabel(label: LabelText, form: LabelForm, font: LabelFont):
   )
   const wantsIcon = form.content !== 'text' && label.entries.some((e) => e.icon)
   for (const withIcons of wantsIcon ? [true, false] : [false])
-    for (let step = -1; step < shorteningSteps; step++) {
+    for (let step = -1; step <= (form.lastStep ?? shorteningSteps - 1); step++) {
       // step -1 is the text in full, 0 the person's own short text
       if (step === 0 && label.entries.every((e) => e.short === undefined)) continue
       for (const capMm of sizes)

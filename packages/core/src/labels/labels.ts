@@ -22,6 +22,7 @@ import {
 } from '../label-design/index.js'
 import type { Modifier } from '../triggers/index.js'
 import { layOutLabel, type LabelLayout, type LabelForm } from './fit.js'
+import { shorteningSteps } from './shorten.js'
 import { modifierSigns } from './signs.js'
 import { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
 import { labelTexts, printedLegend, type LabelSource, type NamedEntry, type NamedLabel } from './texts.js'
@@ -155,26 +156,25 @@ function layOutMostUsed(
   readonly entries: readonly NamedEntry[]
   readonly left: readonly NamedEntry[]
 } {
-  const whole = layOutLabel(text, form, font)
   const entries: readonly NamedEntry[] = text.entries
+  const whole = (lastStep: number): LabelLayout => layOutLabel(text, { ...form, lastStep }, font)
+  const readable = whole(shorteningSteps - 2)
   // corners are for a fixed set of levels, and a sign that the font lacks is no matter of room
-  if (
-    whole.ok ||
-    entries.length < 2 ||
-    form.levels === 'places' ||
-    font.missing(entries.map((e) => e.text).join('')).length > 0
-  )
-    return { fit: whole, entries, left: [] }
+  const isFixed = form.levels === 'places' || font.missing(entries.map((e) => e.text).join('')).length > 0
+  if (readable.ok || entries.length < 2 || isFixed)
+    return { fit: readable.ok ? readable : whole(shorteningSteps - 1), entries, left: [] }
+  // fewer commands are read better than words of three letters
   const byUse = entries.toSorted((a, b) => b.usesPerHour - a.usesPerHour)
-  for (let count = entries.length - 1; count > 0; count--) {
-    const kept = new Set(byUse.slice(0, count))
-    const shown = entries.filter((e) => kept.has(e))
-    const more = entries.length - count
-    const rest = { held: [], text: `and ${more} more`, short: `+${more}` }
-    const fit = layOutLabel({ ...text, entries: [...shown, rest] }, form, font)
-    if (fit.ok) return { fit, entries: shown, left: entries.filter((e) => !kept.has(e)) }
-  }
-  return { fit: whole, entries, left: [] }
+  for (const lastStep of [shorteningSteps - 2, shorteningSteps - 1])
+    for (let count = entries.length - 1; count > 0; count--) {
+      const kept = new Set(byUse.slice(0, count))
+      const shown = entries.filter((e) => kept.has(e))
+      const more = entries.length - count
+      const rest = { held: [], text: `and ${more} more`, short: `+${more}` }
+      const fit = layOutLabel({ ...text, entries: [...shown, rest] }, { ...form, lastStep }, font)
+      if (fit.ok) return { fit, entries: shown, left: entries.filter((e) => !kept.has(e)) }
+    }
+  return { fit: whole(shorteningSteps - 1), entries, left: [] }
 }
 
 const leftInWords = (left: readonly NamedEntry[]): string =>
