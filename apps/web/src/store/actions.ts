@@ -103,7 +103,7 @@ export function remove(commandId: CommandId, trigger: Trigger, triggerText: stri
   toast(`“${nameOf(plan, commandId)}” is removed from ${triggerText}`, { action: undoAction() })
 }
 
-export const planFileName = (plan: Plan): string =>
+export const planFileName = (plan: Pick<Plan, 'name'>): string =>
   `${plan.name.replace(/[^\p{L}\d ._-]+/gu, '').trim() || 'plan'}.reachplot.json`
 
 /** Puts placements in place of those of the arrangement in front, in one step. */

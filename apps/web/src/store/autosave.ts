@@ -1,13 +1,15 @@
 import { changeInWords, checkPlan, type Plan } from '@reach-plot/core'
 import { create } from 'zustand'
-import { Journal, type JournalEntry } from './journal.js'
+import { bringBack } from './bring-back.js'
+import { Journal } from './journal.js'
 import { openKeyValue } from './key-value.js'
 import { AppProblem } from '../worker/app-problem.js'
 import { problemInWords } from './problem.js'
 import { PlanHistory } from './plan-history.js'
 import { usePlanStore } from './plan-store.js'
 import { derive } from './selectors.js'
-import { alone, openable, Shelf, type Opened } from './shelf.js'
+import { alone, openable, Shelf, storedText, type Opened } from './shelf.js'
+import { timeInWords } from './time-in-words.js'
 import { takeOver } from './take-over.js'
 import { thisTab, type Tab } from './tab.js'
 
@@ -57,9 +59,6 @@ export interface Surroundings {
   inWords(before: Plan, after: Plan): string
 }
 
-const timeInWords = (at: number): string =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
-
 /** Opens plans of this browser in this tab, saves every change at once, and notices what other tabs save. */
 export class Autosave {
   readonly useState = create<SaveState>()(() => ({
@@ -91,17 +90,21 @@ export class Autosave {
   async start(example: () => Promise<Plan>): Promise<void> {
     const { plans, channel } = this.#around
     this.#stores = await this.#around.openStores()
-    this.#tab = await this.#around.thisTab()
-    this.#journal = new Journal(this.#tab.id)
+    const tab = await this.#around.thisTab()
+    const journal = new Journal(tab.id)
+    this.#tab = tab
+    this.#journal = journal
     const { shelf, history, isKept } = this.#stores
     this.useState.setState({ isKept })
     // two tabs that open at once bring nothing back twice
     const brought = await alone('reach-plot-start', async () => {
       await takeOver(shelf)
-      return this.#bringBack()
+      // where nothing is kept, a journal stays for a time when something is
+      return isKept ? bringBack(shelf, tab, journal) : { own: null, notices: [] }
     })
+    for (const notice of brought.notices) this.#notice(notice)
     for (const id of await shelf.purge()) await history.forget(id)
-    const first = brought ??
+    const first = brought.own ??
       (await this.#lastOpen()) ?? {
         plan: await shelf.add(await example(), true),
         revision: 1,
@@ -177,7 +180,7 @@ export class Autosave {
     this.useState.setState({ state: 'saved', reason: '', isExample })
     this.#remember(plan.id, async (history) => {
       if ((await history.list(plan.id)).length === 0)
-        await history.add(plan.id, JSON.stringify(plan), 'as it was at first')
+        await history.add(plan.id, storedText(plan), 'as it was at first')
     })
   }
 
@@ -189,7 +192,7 @@ export class Autosave {
     this.#journal?.write({
       planId: plan.id,
       baseRevision: this.#revision,
-      text: JSON.stringify(plan),
+      text: storedText(plan),
       at: Date.now(),
     })
     void this.#save()
@@ -251,7 +254,7 @@ export class Autosave {
     this.#around.channel.postMessage({ planId: plan.id, revision } satisfies Saved)
     if (before)
       this.#remember(plan.id, (history) =>
-        history.add(plan.id, JSON.stringify(plan), this.#around.inWords(before, plan)),
+        history.add(plan.id, storedText(plan), this.#around.inWords(before, plan)),
       )
   }
 
@@ -287,46 +290,6 @@ export class Autosave {
   #notice(text: string): void {
     const { notices } = this.useState.getState()
     if (!notices.includes(text)) this.useState.setState({ notices: [...notices, text] })
-  }
-
-  /**
-   * Brings back what closed tabs had not saved: where nobody has gone on since, as the plan itself, else as a second plan
-   * beside it. What this tab itself had left is opened.
-   */
-  async #bringBack(): Promise<Opened | null> {
-    const { shelf, isKept } = this.stores
-    const tab = this.#tab
-    if (!tab || !isKept) return null
-    let own: Opened | null = null
-    for (const { tabId, entry } of this.#journal?.left((id) => tab.isOpen(id)) ?? []) {
-      try {
-        const brought = await this.#bringBackOne(entry)
-        if (brought && tabId === tab.id) own = brought
-      } catch (error) {
-        await shelf.addUnreadable(entry.text, `Changes of ${timeInWords(entry.at)}`)
-        this.#notice(`Changes that were not saved cannot be read: ${problemInWords(error)}`)
-      }
-      this.#journal?.forget(tabId)
-    }
-    return own
-  }
-
-  async #bringBackOne(entry: JournalEntry): Promise<Opened | null> {
-    const { shelf } = this.stores
-    const stored = await shelf.text(entry.planId)
-    // the save went through after all while the page closed
-    if (stored?.text === entry.text) return null
-    const plan = openable(entry.text, `changes of ${timeInWords(entry.at)}`)
-    const saved = stored ? await shelf.save(plan, entry.baseRevision) : null
-    if (saved?.ok) return { plan, revision: saved.revision, isExample: stored?.isExample ?? false }
-    const second = await shelf.add({
-      ...plan,
-      name: `${plan.name.slice(0, 80)}, changed in another tab`,
-    })
-    this.#notice(
-      `Changes of ${timeInWords(entry.at)} were not saved before their tab was closed. They are the plan “${second.name}”.`,
-    )
-    return null
   }
 }
 

@@ -46,6 +46,14 @@ export const alone = async <T>(name: string, run: () => Promise<T>): Promise<T> 
   return locks ? locks.request(name, run) : run()
 }
 
+let latest: { readonly plan: Plan; readonly text: string } | null = null
+
+/** A plan as it is stored. An edit goes into the journal, the shelf and the past: written once for all of them. */
+export function storedText(plan: Plan): string {
+  if (latest?.plan !== plan) latest = { plan, text: JSON.stringify(plan) }
+  return latest.text
+}
+
 /** Reads a stored text as a plan that this program can open. */
 export function openable(text: string, name: string): Plan {
   const plan = readPlan(text, name)
@@ -102,7 +110,7 @@ export class Shelf {
    */
   save(plan: Plan, baseRevision: number, force = false): Promise<SaveResult> {
     const { id, name } = plan
-    const text = JSON.stringify(plan)
+    const text = storedText(plan)
     return alone(`reach-plot-save-${id}`, async () => {
       const stored = await this.#get(id)
       const storedRevision = stored?.revision ?? 0

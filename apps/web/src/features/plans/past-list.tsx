@@ -1,4 +1,5 @@
-import { timeInWords, type PlansScreen } from './use-plans.js'
+import { timeInWords } from '../../store/time-in-words.js'
+import type { PlansScreen } from './use-plans.js'
 
 /** The states that the open plan was in; one can go back to each. */
 export function PastList({ view: { open, past, goBack } }: { view: PlansScreen }) {

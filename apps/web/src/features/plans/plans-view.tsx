@@ -3,7 +3,8 @@ import { Dialog } from '../../parts/dialog.js'
 import { NameDialog } from '../../parts/name-dialog.js'
 import { importPlan } from './import-plan.js'
 import { PastList } from './past-list.js'
-import { timeInWords, usePlans, type ListedPlan, type PlansScreen } from './use-plans.js'
+import { timeInWords } from '../../store/time-in-words.js'
+import { usePlans, type ListedPlan, type PlansScreen } from './use-plans.js'
 
 const sizeInWords = (bytes: number): string =>
   bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
@@ -78,9 +79,17 @@ function PlanTable({ plans, view }: { plans: readonly ListedPlan[]; view: PlansS
   )
 }
 
+/** What can be done with one plan; its name is said to those who do not see the row. */
+function Act({ what, name, onClick }: { what: string; name: string; onClick: () => void }) {
+  return (
+    <button type="button" className="btn" aria-label={`${what} ${name}`} onClick={onClick}>
+      {what}
+    </button>
+  )
+}
+
 function PlanRow({ plan, view }: { plan: ListedPlan; view: PlansScreen }) {
   const isOpen = plan.id === view.open.id
-  const label = (what: string): string => `${what} ${plan.name}`
   return (
     <tr className="h-[40px] border-b border-rule">
       <td className="max-w-0 pr-3">
@@ -94,43 +103,11 @@ function PlanRow({ plan, view }: { plan: ListedPlan; view: PlansScreen }) {
       <td className="text-right text-ink-2">{sizeInWords(plan.bytes)}</td>
       <td>
         <span className="flex justify-end gap-1">
-          {!isOpen && (
-            <button
-              type="button"
-              className="btn"
-              aria-label={label('Open')}
-              onClick={() => view.openPlan(plan.id)}
-            >
-              Open
-            </button>
-          )}
-          <button type="button" className="btn" aria-label={label('Copy')} onClick={() => view.copy(plan)}>
-            Copy
-          </button>
-          <button
-            type="button"
-            className="btn"
-            aria-label={label('Rename')}
-            onClick={() => view.setRenaming(plan)}
-          >
-            Rename
-          </button>
-          <button
-            type="button"
-            className="btn"
-            aria-label={label('Export')}
-            onClick={() => view.exportPlan(plan)}
-          >
-            Export
-          </button>
-          <button
-            type="button"
-            className="btn"
-            aria-label={label('Delete')}
-            onClick={() => view.delete(plan)}
-          >
-            Delete
-          </button>
+          {!isOpen && <Act what="Open" name={plan.name} onClick={() => view.openPlan(plan.id)} />}
+          <Act what="Copy" name={plan.name} onClick={() => view.copy(plan)} />
+          <Act what="Rename" name={plan.name} onClick={() => view.setRenaming(plan)} />
+          <Act what="Export" name={plan.name} onClick={() => view.exportPlan(plan)} />
+          <Act what="Delete" name={plan.name} onClick={() => view.delete(plan)} />
         </span>
       </td>
     </tr>
@@ -158,22 +135,8 @@ function UnreadablePlans({ plans, view }: { plans: readonly ListedPlan[]; view: 
             >
               Mend…
             </button>
-            <button
-              type="button"
-              className="btn"
-              aria-label={`Export ${plan.name}`}
-              onClick={() => view.exportPlan(plan)}
-            >
-              Export
-            </button>
-            <button
-              type="button"
-              className="btn"
-              aria-label={`Delete ${plan.name}`}
-              onClick={() => view.delete(plan)}
-            >
-              Delete
-            </button>
+            <Act what="Export" name={plan.name} onClick={() => view.exportPlan(plan)} />
+            <Act what="Delete" name={plan.name} onClick={() => view.delete(plan)} />
           </li>
         ))}
       </ul>

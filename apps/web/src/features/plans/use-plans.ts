@@ -2,6 +2,8 @@ import { useCallback, useEffect, useState } from 'react'
 import { toast } from 'sonner'
 import { emptyPlan, salvagePlan, setPlanSettings, type SalvagedPlan } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
+import { planFileName } from '../../store/actions.js'
+import { timeInWords } from '../../store/time-in-words.js'
 import { autosave } from '../../store/autosave.js'
 import { openById, openExample, openNewPlan } from '../../store/open-plan.js'
 import { forgetPersonal } from '../../store/personal-store.js'
@@ -110,7 +112,7 @@ export function usePlans() {
     exportPlan: (entry: ListedPlan): void =>
       after(
         shelf.text(entry.id).then((stored) => {
-          if (stored) download(stored.text, `${fileStem(entry.name)}.reachplot.json`, 'application/json')
+          if (stored) download(stored.text, planFileName(entry), 'application/json')
         }),
       ),
     delete: (entry: ListedPlan): void => after(deletePlan(entry, nextOf(entry.id)?.id ?? null, after)),
@@ -168,8 +170,3 @@ async function deletePlan(
 }
 
 export type PlansScreen = ReturnType<typeof usePlans>
-
-export const timeInWords = (at: number): string =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
-
-const fileStem = (name: string): string => name.replace(/[^\p{L}\d ._-]+/gu, '').trim() || 'plan'

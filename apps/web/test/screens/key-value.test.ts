@@ -1,4 +1,4 @@
-// @vitest-environment happy-dom
+// among the isolated tests: the package looks for the browser's store once, when it is loaded
 import 'fake-indexeddb/auto'
 import localforage from 'localforage'
 import { afterEach, describe, expect, test, vi } from 'vitest'
