@@ -19,6 +19,9 @@ export function StatusLine() {
     () => arrangementFigures(plan.commands, triggersOf, reachOf, index.readerOf),
     [plan.commands, triggersOf, reachOf, index],
   )
+  // without commands there is no use of which there could be a share
+  const nearText =
+    figures.commandCount === 0 ? '–' : isKnown ? `${Math.round(figures.nearShare * 100)} %` : '…'
   const blocking = clashes.filter((c) => c.severity === 'blocks').length
   const { undone, redone } = useHistoryInWords((before, after) => changeInWords(before, after, env))
   return (
@@ -27,7 +30,7 @@ export function StatusLine() {
       aria-label="Figures of the arrangement"
     >
       <span>
-        <b>{isKnown ? `${Math.round(figures.nearShare * 100)} %` : '…'}</b> of use at rest or easy
+        <b>{nearText}</b> of use at rest or easy
       </span>
       <span>
         <b>{figures.placedCount}</b> of {figures.commandCount} commands placed
