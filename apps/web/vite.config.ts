@@ -9,6 +9,12 @@ import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 const packagesOfFiles = [
   '@fontsource-variable/source-sans-3',
   '@fontsource/barlow-condensed',
+  '@fontsource/roboto-condensed',
+  '@fontsource/noto-sans-arabic',
+  '@fontsource/noto-sans-hebrew',
+  '@fontsource/noto-sans-jp',
+  '@fontsource/noto-sans-kr',
+  '@fontsource/noto-sans-sc',
   'lucide-static',
 ] as const
 
@@ -50,6 +56,15 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff,woff2,wasm,json}'],
+        // fonts of other scripts are some 300 files: each is kept when it was needed once
+        globIgnores: ['assets/noto-sans-*', 'assets/roboto-condensed-*'],
+        runtimeCaching: [
+          {
+            urlPattern: /\/assets\/(noto-sans|roboto-condensed)-[^/]*\.woff$/,
+            handler: 'CacheFirst',
+            options: { cacheName: 'script-fonts' },
+          },
+        ],
         // the renderer of pictures and the icons are large, and needed for labels
         maximumFileSizeToCacheInBytes: 8_000_000,
         navigateFallback: '/index.html',

@@ -6,6 +6,7 @@ import {
   makeSheet,
   paperStock,
   sheetKinds,
+  signsOfSheets,
   triggerList,
   type Sheet,
   type SheetKind,
@@ -68,7 +69,7 @@ export async function sheetOf(plan: Plan, options: SheetOptions): Promise<MadeSh
     readingDistanceMm: options.distance ?? rule.readingDistanceMm,
   }
   const design = { ...plan.labels, rule: changed, stocks: [...own, ...plan.labels.stocks] }
-  const font = labelFont()
+  const font = labelFont(signsOfSheets(plan, env))
   const sheet = makeSheet(
     { title, placements: arrangement.placements, env, design, icons: icons(design.icons) },
     {

@@ -49,9 +49,7 @@ export async function documentPdf(
   pdf.setCreator('Reach Plot')
   pdf.setCreationDate(new Date(0))
   pdf.setModificationDate(new Date(0))
-  const faces: PDFFont[] = []
-  for (const [i, file] of font.files.entries())
-    faces.push(await pdf.embedFont(file, { subset: true, customName: `Label-${i + 1}` }))
+  const faces = await embeddedFaces(pdf, document, font)
   for (const [done, drawing] of document.pages.entries()) {
     await progress(done, document.pages.length)
     const page = pdf.addPage([ptFromMm(drawing.widthMm), ptFromMm(drawing.heightMm)])
@@ -70,6 +68,22 @@ export async function documentPdf(
   }
   await progress(document.pages.length, document.pages.length)
   return pdf.save({ useObjectStreams: false })
+}
+
+/** The files of the font that the pages need, by their number. */
+async function embeddedFaces(
+  pdf: PDFDocument,
+  document: Document,
+  font: LabelFont,
+): Promise<ReadonlyMap<number, PDFFont>> {
+  const texts = document.pages.flatMap((page) => [...flat(page.marks)].map((p) => p.mark))
+  const used = new Set(
+    texts.flatMap((mark) => (mark.kind === 'text' ? font.runs(mark.text) : [])).map((r) => r.file),
+  )
+  const faces = new Map<number, PDFFont>()
+  for (const [i, file] of font.files.entries())
+    if (used.has(i)) faces.set(i, await pdf.embedFont(file, { subset: true, customName: `Label-${i + 1}` }))
+  return faces
 }
 
 function drawPath(page: PDFPage, mark: PathMark, dxMm: number, dyMm: number): void {
@@ -93,13 +107,22 @@ function drawText(
   dxMm: number,
   dyMm: number,
   font: LabelFont,
-  faces: readonly PDFFont[],
+  faces: ReadonlyMap<number, PDFFont>,
 ): void {
   const size = ptFromMm(mark.capMm / font.capRatio)
   const y = page.getHeight() - ptFromMm(mark.baselineMm + dyMm)
-  let x = ptFromMm(mark.xMm + dxMm)
+  let xMm = mark.xMm + dxMm
   for (const run of font.runs(mark.text)) {
-    page.drawText(run.text, { x, y, size, font: faces[run.file] as PDFFont, color: colourOf(mark.colour) })
-    x += ptFromMm(font.widthMm(run.text, mark.capMm))
+    const color = colourOf(mark.colour)
+    // PDF text has no marks that are moved to their letter
+    if (run.isJoined)
+      page.drawSvgPath(font.outline(run.text, mark.capMm, 0, 0), {
+        x: ptFromMm(xMm),
+        y,
+        scale: ptFromMm(1),
+        color,
+      })
+    else page.drawText(run.text, { x: ptFromMm(xMm), y, size, font: faces.get(run.file) as PDFFont, color })
+    xMm += font.widthMm(run.text, mark.capMm)
   }
 }

@@ -107,3 +107,9 @@ export function* flat(
     else yield { mark, xMm, yMm }
   }
 }
+
+/** All that is written on drawings. */
+export const wordsOn = (drawings: readonly Drawing[]): string =>
+  drawings
+    .flatMap((d) => [...flat(d.marks)].map(({ mark }) => (mark.kind === 'text' ? mark.text : '')))
+    .join('')

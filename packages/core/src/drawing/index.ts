@@ -21,6 +21,7 @@ export {
   rectPath,
   text,
   white,
+  wordsOn,
   type Colour,
   type Document,
   type Drawing,

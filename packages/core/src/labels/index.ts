@@ -3,7 +3,14 @@ export { layOutLabel, type LabelEntry, type LabelLayout, type LabelForm, type La
 export { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
 export { shorten } from './shorten.js'
 export { iconSet, type IconPackage, type IconSet } from './icon-set.js'
-export { labelIconId, labelTextOf, labelTexts, type LabelSource, type NamedEntry } from './texts.js'
+export {
+  labelIconId,
+  labelTextOf,
+  labelTexts,
+  signsOfSheets,
+  type LabelSource,
+  type NamedEntry,
+} from './texts.js'
 export {
   labelPages,
   labelSizeMm,

@@ -1,6 +1,7 @@
 import type { LabelFont } from '../drawing/index.js'
 import type { Icon } from '../label-design/index.js'
 import type { Modifier } from '../triggers/index.js'
+import { linePieces } from './breaks.js'
 
 /** A line of text in a label; position of its baseline from the label's top left corner. */
 export interface LabelLine {
@@ -89,7 +90,7 @@ const iconGap = (capMm: number): number => capMm * 0.35
 const gapBelow = (items: readonly StackItem[], capMm: number): number =>
   items.at(-1)?.kind === 'text' ? capMm * (leading - 1) : iconGap(capMm)
 const words = (items: readonly StackItem[]): number =>
-  items.reduce((sum, item) => sum + (item.kind === 'text' ? item.text.split(/\s+/).length - 1 : 0), 0)
+  items.reduce((sum, item) => sum + (item.kind === 'text' ? linePieces(item.text).length - 1 : 0), 0)
 
 function innerOf(box: Box): Box {
   return {
@@ -135,13 +136,13 @@ function walk(
       y += iconMm + iconGap(capMm)
       continue
     }
-    let left = item.text.split(/\s+/).filter(Boolean)
+    let left = linePieces(item.text)
     for (let first = true; left.length > 0; first = false) {
       if (lines.length >= rows) return null
       const room = roomAt(inner, y, y + capMm * (inner.round ? 1 + tail : 1))
       const count = fitting(left, room.widthMm - indent, capMm, font)
       if (count === 0) return null
-      const text = left.slice(0, count).join(' ')
+      const text = joinedPieces(left.slice(0, count))
       const width = indent + font.widthMm(text, capMm)
       lines.push({
         text,
@@ -158,9 +159,11 @@ function walk(
   return lines.length <= rows ? { lines, icons } : null
 }
 
-/** How many of the words stand in one line. */
+const joinedPieces = (pieces: readonly string[]): string => pieces.join('').replace(/\s+/g, ' ').trim()
+
+/** How many of the pieces stand in one line. */
 function fitting(all: readonly string[], roomMm: number, capMm: number, font: LabelFont): number {
   let count = 0
-  while (count < all.length && font.widthMm(all.slice(0, count + 1).join(' '), capMm) <= roomMm) count++
+  while (count < all.length && font.widthMm(joinedPieces(all.slice(0, count + 1)), capMm) <= roomMm) count++
   return count
 }

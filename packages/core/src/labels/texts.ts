@@ -17,6 +17,7 @@ import {
   type Trigger,
 } from '../triggers/index.js'
 import type { LabelEntry, LabelText } from './fit.js'
+import type { Plan } from '../plan/index.js'
 import type { IconSet } from './icon-set.js'
 
 /** What labels are made from. */
@@ -80,6 +81,10 @@ export const printedLegend = (control: Control, naming: Naming): string =>
     : control.code === 'NumpadEnter'
       ? 'Enter'
       : inWords(keyLegend(control.code, naming.layout, naming.systemId))
+
+/** Every sign that sheets of a plan may show: of its names, and of the legends of its keys. */
+export const signsOfSheets = (plan: Plan, env: Naming & { readonly controls: readonly Control[] }): string =>
+  [...new Set(JSON.stringify(plan) + env.controls.map((c) => printedLegend(c, env)).join(''))].join('')
 
 /** How a control is worked, in few words; empty for a plain press. A pair is named by what is held with it. */
 export function howWorked(trigger: Trigger, naming?: Pick<Naming, 'legends'>): string {

@@ -29,7 +29,7 @@ export function useCalibrationDialog({ stock, onClose }: { stock: Stock; onClose
   const savePage = async (): Promise<void> => {
     try {
       const file = await makeFile({
-        document: calibrationPage(stock, await fetchLabelFont()),
+        document: calibrationPage(stock, await fetchLabelFont('')),
         form: 'pdf',
         stem: 'calibration',
         adjust: noAdjust,
