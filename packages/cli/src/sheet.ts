@@ -17,6 +17,7 @@ import type { FileOptions } from '@reach-plot/print'
 import { icons } from './icons.js'
 import { catalogues, usageError } from './io.js'
 import { named } from './loaded-plan.js'
+import { arrangementOf } from './loaded-plan.js'
 import { labelFont } from './label-font.js'
 import { rasteriser } from './raster.js'
 import { choice, choiceOr, number, numberOr, text, yesNo } from './verb.js'
@@ -34,6 +35,7 @@ export const sheetOptions = {
   material: choice(materials, 'what the stock is made of'),
   skip: numberOr(0, 0, 9999, 'labels that are used up on the first page'),
   order: choiceOr(listOrders, 'context', 'order of a list'),
+  since: text('ARRANGEMENT', 'marks what is new since then, on labels, boards and overlays'),
   mirror: yesNo('reflected, for the back of clear stock'),
   dpi: numberOr(203, 72, 1200, 'dots an inch'),
 } as const
@@ -69,9 +71,10 @@ export async function sheetOf(plan: Plan, options: SheetOptions): Promise<MadeSh
     readingDistanceMm: options.distance ?? rule.readingDistanceMm,
   }
   const design = { ...plan.labels, rule: changed, stocks: [...own, ...plan.labels.stocks] }
+  const before = options.since === undefined ? undefined : arrangementOf(plan, options.since).placements
   const font = labelFont(signsOfSheets(plan, env))
   const sheet = makeSheet(
-    { title, placements: arrangement.placements, env, design, icons: icons(design.icons) },
+    { title, placements: arrangement.placements, env, design, icons: icons(design.icons), before },
     {
       kind,
       programId,

@@ -34,6 +34,8 @@ export const labelRuleSchema = z.strictObject({
   marginMm,
   material: z.enum(materials),
   ink: colour,
+  /** of what is new since another arrangement, where that is shown; a dark orange where left out */
+  changedColour: colour.optional(),
   /** behind clear stock */
   keyColour: colour,
   readingDistanceMm: z.number().min(200).max(2000),
@@ -119,6 +121,9 @@ export const defaultLabelRule: LabelRule = {
   cut: 'outline',
   mirror: false,
 }
+
+/** Dark orange: 5.5 to 1 on white, and told from black by those who see no red. */
+export const defaultChangedColour = '#a8480a'
 
 export const defaultLabelDesign: LabelDesign = {
   rule: defaultLabelRule,

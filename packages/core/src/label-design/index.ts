@@ -1,6 +1,7 @@
 export { contrastOf, groundOf, leastContrast, materials, type Material } from './contrast.js'
 export {
   contents,
+  defaultChangedColour,
   defaultLabelDesign,
   defaultLabelRule,
   keyLabelSchema,

@@ -1,6 +1,7 @@
 import { deviceControls, isPointingDevice, type Control, type Device } from '../bench/index.js'
 import {
   ellipsePath,
+  filled,
   line,
   pageAcrossMm,
   rectPath,
@@ -11,22 +12,46 @@ import {
   type Mark,
   type Stock,
 } from '../drawing/index.js'
-import { controlRef } from '../triggers/index.js'
+import { controlRef, modifierName, modifiers } from '../triggers/index.js'
+import { blockBounds, blocksOf } from './blocks.js'
 import { columnBoxes, columns, levelHeight, type ColumnBox, type ColumnRow } from './columns.js'
-import { layOutLabel, textAt } from './fit.js'
-import { labelMarks } from './labels.js'
+import { textAt } from './fit.js'
+import { labelMarks } from './label-marks.js'
+import { changedIn } from './labels.js'
 import { characterArcMinutes, heightAtMm } from './legibility.js'
+import { layOutMostUsed } from './most-used.js'
+import { cuttingStep } from './shorten.js'
+import { modifierSigns } from './signs.js'
 import { labelTexts, printable, printedLegend, type LabelSource, type NamedLabel } from './texts.js'
 
-const edgeMm = 10
-/** Share of a column of notes for the number and the key. Assumed. */
-const noteShare = 0.22
-/** A sheet in the hand is nearer than the keyboard. Assumed. */
-const sheetDistanceMm = 350
+const edgeMm = 8
+/** Share of a column of notes for the key. Assumed. */
+const noteShare = 0.2
+/** Width of a column of notes over the height of its capitals. Assumed: some eighteen letters. */
+const columnCaps = 26
+/** Where a sheet stands beside the screen, and nearer, down to where a hand holds it; the farthest at which all finds room is taken, mm. */
+const distancesMm = [900, 750, 600, 560, 520, 490, 460, 430, 400, 375, 350]
+/** Share of the keys with commands that may show none of them, all in the list. Assumed. */
+const mostBare = 0.1
+/** Known abbreviations will do; no word is cut, since there is room to write them out. */
+const abbreviated = [cuttingStep - 1, cuttingStep - 1] as const
+/** Small devices are drawn larger, but no more than so. */
+const largest = 2
+const quiet = '#566673'
+
+/** What the whole sheet is laid out with. */
+interface Layout {
+  readonly source: LabelSource
+  readonly font: LabelFont
+  readonly distanceMm: number
+  /** the least height of capitals, mm */
+  readonly leastMm: number
+  readonly scale: number
+}
 
 /**
- * Every level of every key of a device, drawn to scale across the sheet. What finds no room on its key has a number
- * there and stands in full under the drawing or on the next page.
+ * Every level of every key of a device, drawn to scale across the sheet, in letters that can be read as far away as the
+ * page allows. Blocks without a command are left out. Commands that find no room on their key stand in the list below.
  */
 export function boardSheet(
   device: Device,
@@ -35,49 +60,97 @@ export function boardSheet(
   stock: Stock,
   font: LabelFont,
 ): Document {
+  const all = deviceControls(device).filter((c) => (c.type ?? 'key') !== 'field')
+  const texts = textsOf(device, source, all)
+  const used = blocksOf(all)
+    .filter((block) => block.some((c) => texts.get(c.id)?.entries.length))
+    .flat()
+  const controls = used.length > 0 ? used : all
+  let laid: { readonly pages: Drawing[]; readonly bareShare: number } = { pages: [], bareShare: 0 }
+  for (const distanceMm of distancesMm) {
+    laid = pagesAt(distanceMm, device, controls, texts, source, title, stock, font)
+    if (laid.pages.length === 1 && laid.bareShare <= mostBare) break
+  }
+  return { title, pages: laid.pages }
+}
+
+function pagesAt(
+  distanceMm: number,
+  device: Device,
+  controls: readonly Control[],
+  texts: ReadonlyMap<string, NamedLabel['text']>,
+  source: LabelSource,
+  title: string,
+  stock: Stock,
+  font: LabelFont,
+): { readonly pages: Drawing[]; readonly bareShare: number } {
   const size = pageAcrossMm(stock)
-  const controls = deviceControls(device).filter((c) => (c.type ?? 'key') !== 'field')
-  const bounds = boundsOf(controls)
-  const cap = heightAtMm(characterArcMinutes.good, sheetDistanceMm)
-  const least = heightAtMm(characterArcMinutes.least, sheetDistanceMm)
-  const top = edgeMm + cap * 1.2 + least * 2.6
+  const bounds = blockBounds(controls)
+  const leastMm = heightAtMm(characterArcMinutes.least, distanceMm)
+  const titleMm = leastMm * 1.4
+  const top = edgeMm + titleMm + leastMm * 2.6
   const scale = Math.min(
     (size.widthMm - 2 * edgeMm) / bounds.widthMm,
     (size.heightMm - top - edgeMm) / bounds.heightMm,
-    1,
+    largest,
   )
-  const texts = textsOf(device, source, controls)
+  const layout: Layout = { source, font, distanceMm, leastMm, scale }
+  const drawn = controls.map((control, i) => ({
+    control,
+    ...keyDrawing(control, texts.get(control.id), i + 1, layout),
+  }))
+  const notes = drawn.flatMap((key) => key.note)
+  const bareShare = drawn.filter((key) => key.isBare).length / Math.max(1, texts.size)
   const marks: Mark[] = [
-    text(printable(title, font), edgeMm, edgeMm + cap * 1.2, cap * 1.2),
-    text(printable(device.name, font), edgeMm, edgeMm + cap * 1.2 + least * 1.7, least),
-  ]
-  const notes: ColumnRow[] = []
-  let numbered = 0
-  for (const control of controls) {
-    const { drawing, note } = keyDrawing(
-      control,
-      texts.get(control.id),
-      scale,
-      numbered + 1,
-      source,
-      least,
-      font,
-    )
-    if (note) {
-      notes.push(...note)
-      numbered++
-    }
-    marks.push({
+    text(printable(title, font), edgeMm, edgeMm + titleMm, titleMm),
+    ...signKey(device, [...texts.values()], notes.length > 0, edgeMm + titleMm + leastMm * 1.8, layout),
+    ...drawn.map(({ control, marks: own }): Mark => ({
       kind: 'group',
       id: control.id,
       xMm: edgeMm + (control.xMm - control.widthMm / 2 - bounds.xMm) * scale,
       yMm: top + (control.yMm - control.heightMm / 2 - bounds.yMm) * scale,
-      marks: drawing,
-    })
+      marks: own,
+    })),
+  ]
+  const page = { ...size, marks }
+  const foot = top + bounds.heightMm * scale + leastMm * 1.6
+  return {
+    pages: notes.length === 0 ? [page] : withNotes(page, notes, foot, leastMm, font),
+    bareShare,
   }
-  if (notes.length === 0) return { title, pages: [{ ...size, marks }] }
-  const boardFoot = top + bounds.heightMm * scale + 4
-  return { title, pages: withNotes({ ...size, marks }, notes, boardFoot, least, font) }
+}
+
+/** The device, what the signs of modifiers mean, and where the rest stands. */
+function signKey(
+  device: Device,
+  texts: readonly NamedLabel['text'][],
+  hasNotes: boolean,
+  baselineMm: number,
+  { source, font, leastMm }: Layout,
+): Mark[] {
+  const entries = texts.flatMap((t) => t.entries)
+  const held = modifiers.filter((m) => entries.some((e) => e.held.includes(m)))
+  let x = edgeMm
+  const words = (said: string): Mark => {
+    const mark = text(printable(said, font), x, baselineMm, leastMm)
+    x += font.widthMm(mark.text, leastMm) + leastMm * 1.6
+    return mark
+  }
+  const marks: Mark[] = [words(device.name)]
+  for (const modifier of held) {
+    marks.push(
+      filled(modifierSigns[modifier], '#000000', { xMm: x, yMm: baselineMm - leastMm, scale: leastMm }),
+    )
+    x += leastMm * 1.3
+    marks.push(words(modifierName(modifier, source.systemId)))
+  }
+  if (hasNotes) marks.push(words('+2: two more, in the list below'))
+  if (source.changed && entries.some((e) => e.isNew)) {
+    marks.push(filled(rectPath(x, baselineMm - leastMm, 0.4, leastMm), source.changed.colour))
+    x += 1
+    marks.push(words('new here'))
+  }
+  return marks
 }
 
 function withNotes(
@@ -87,9 +160,10 @@ function withNotes(
   capMm: number,
   font: LabelFont,
 ): Drawing[] {
-  const count = 4
+  const widthMm = page.widthMm - 2 * edgeMm
+  const count = Math.max(1, Math.floor(widthMm / (capMm * columnCaps)))
   const boxes = (yMm: number, heightMm: number): ColumnBox[] =>
-    columnBoxes({ xMm: edgeMm, yMm, widthMm: page.widthMm - 2 * edgeMm, heightMm }, count, 5)
+    columnBoxes({ xMm: edgeMm, yMm, widthMm, heightMm }, count, capMm * 1.5)
   const roomMm = page.heightMm - edgeMm - fromMm
   const levelMm = levelHeight(notes, boxes(fromMm, roomMm), roomMm, capMm, font, noteShare)
   const later = boxes(edgeMm, page.heightMm - 2 * edgeMm)
@@ -119,60 +193,46 @@ function textsOf(
   )
 }
 
+/** A key with what is used most on it; all that it carries as rows of the list where not all finds room. */
 function keyDrawing(
   control: Control,
   said: NamedLabel['text'] | undefined,
-  scale: number,
   number: number,
-  source: LabelSource,
-  least: number,
-  font: LabelFont,
-): { drawing: Mark[]; note: ColumnRow[] | null } {
+  { source, font, distanceMm, leastMm, scale }: Layout,
+): { readonly marks: Mark[]; readonly note: ColumnRow[]; readonly isBare: boolean } {
   const [w, h] = [control.widthMm * scale, control.heightMm * scale]
-  const outline = line(
-    control.round === true ? ellipsePath(0, 0, w, h) : rectPath(0, 0, w, h),
-    0.15,
-    '#566673',
-  )
-  const legend = printedLegend(control, source)
-  const fits = (words: string): boolean =>
-    font.missing(words).length === 0 && font.widthMm(words, least) <= w - 1
-  if (!said || said.entries.length === 0)
-    return {
-      drawing: [outline, ...(fits(legend) ? [text(legend, 0.6, least + 0.6, least, '#566673')] : [])],
-      note: null,
-    }
+  const isRound = control.round === true
+  const outline = line(isRound ? ellipsePath(0, 0, w, h) : rectPath(0, 0, w, h), 0.15, quiet)
+  const legend = printable(printedLegend(control, source), font) || `${number}`
+  const shown = font.widthMm(legend, leastMm) <= w - 1 ? legend : ''
+  const bare = (colour: string): Mark[] => [
+    outline,
+    ...(shown
+      ? [text(shown, isRound ? w * 0.2 : 0.6, leastMm + (isRound ? h * 0.2 : 0.6), leastMm, colour)]
+      : []),
+  ]
+  if (!said || said.entries.length === 0) return { marks: bare(quiet), note: [], isBare: false }
   const form = {
     widthMm: w,
     heightMm: h,
-    round: control.round === true,
+    round: isRound,
     content: 'text',
     levels: 'lines',
+    readingDistanceMm: distanceMm,
   } as const
-  const fit = layOutLabel({ ...said, legend }, { ...form, readingDistanceMm: sheetDistanceMm }, font)
-  // words cut to their initials help nobody where there is room to write them out
-  if (fit.ok && !fit.shortened) return { drawing: [outline, ...labelMarks(fit, '#000000')], note: null }
-  const mark = `${number}`
-  const both = fits(`${legend} ${mark}`) ? `${legend} ${mark}` : mark
-  return {
-    drawing: [outline, text(font.missing(both).length === 0 ? both : mark, 0.6, least + 0.6, least)],
-    note: said.entries.map((entry, i) => ({
-      kind: 'entry',
-      left: i === 0 ? `${mark}  ${legend}` : '',
-      held: entry.held,
-      right: textAt(entry, -1),
-      keep: i < said.entries.length - 1,
-    })),
-  }
+  const { fit, entries, left } = layOutMostUsed({ ...said, legend }, form, font, abbreviated)
+  const marks = fit.ok
+    ? [outline, ...labelMarks(fit, '#000000', changedIn(entries, source))]
+    : bare('#000000')
+  return { marks, note: fit.ok && left.length === 0 ? [] : noteOf(legend, said, source), isBare: !fit.ok }
 }
 
-function boundsOf(controls: readonly Control[]) {
-  const xMm = Math.min(...controls.map((c) => c.xMm - c.widthMm / 2))
-  const yMm = Math.min(...controls.map((c) => c.yMm - c.heightMm / 2))
-  return {
-    xMm,
-    yMm,
-    widthMm: Math.max(...controls.map((c) => c.xMm + c.widthMm / 2)) - xMm,
-    heightMm: Math.max(...controls.map((c) => c.yMm + c.heightMm / 2)) - yMm,
-  }
-}
+const noteOf = (legend: string, said: NamedLabel['text'], { changed }: LabelSource): ColumnRow[] =>
+  said.entries.map((entry, i) => ({
+    kind: 'entry',
+    left: i === 0 ? legend : '',
+    held: entry.held,
+    right: textAt(entry, -1),
+    ...(changed && entry.isNew && { mark: changed.colour }),
+    keep: i < said.entries.length - 1,
+  }))

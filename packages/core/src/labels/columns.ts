@@ -1,5 +1,6 @@
-import { filled, line, text, type LabelFont, type Mark } from '../drawing/index.js'
+import { black, filled, line, text, type LabelFont, type Mark } from '../drawing/index.js'
 import type { Modifier } from '../triggers/index.js'
+import { newBar } from './new-bar.js'
 import { modifierSigns } from './signs.js'
 import { signAdvance } from './stack.js'
 import { printable } from './texts.js'
@@ -13,6 +14,8 @@ export type ColumnRow =
       readonly left: string
       readonly held: readonly Modifier[]
       readonly right: string
+      /** colour of what is new: with a bar before it */
+      readonly mark?: string
       /** stands in one column with the row that follows */
       readonly keep?: boolean
     }
@@ -112,19 +115,22 @@ function setRow(
   const left = broken(printable(row.left, font), leftWidth - 1, capMm, font)
   const right = broken(printable(row.right, font), widthMm - leftWidth - indent, capMm, font)
   const at = (i: number): number => capMm + i * capMm * leading
+  const colour = row.mark ?? black
+  const heightMm = Math.max(left.length, right.length) * capMm * leading
   return {
     marks: [
       ...left.map((l, i) => text(l, 0, at(i), capMm)),
       ...row.held.map((m, i) =>
-        filled(modifierSigns[m], '#000000', {
+        filled(modifierSigns[m], colour, {
           xMm: leftWidth + i * signAdvance * capMm,
           yMm: 0,
           scale: capMm,
         }),
       ),
-      ...right.map((l, i) => text(l, leftWidth + indent, at(i), capMm)),
+      ...right.map((l, i) => text(l, leftWidth + indent, at(i), capMm, colour)),
+      ...(row.mark === undefined ? [] : [newBar(leftWidth, 0, at(right.length - 1), row.mark)]),
     ],
-    heightMm: Math.max(left.length, right.length) * capMm * leading,
+    heightMm,
   }
 }
 

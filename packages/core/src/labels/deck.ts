@@ -2,7 +2,7 @@ import { deviceControls, pagesOf, type Device } from '../bench/index.js'
 import { filled, rectPath, type Colour, type Drawing, type LabelFont } from '../drawing/index.js'
 import { heldOf, controlRefOf } from '../triggers/index.js'
 import { layOutLabel, type LabelEntry } from './fit.js'
-import { labelMarks } from './labels.js'
+import { labelMarks } from './label-marks.js'
 import { howWorked, labelIconId, labelTextOf, type LabelSource } from './texts.js'
 
 export interface FaceOptions {

@@ -32,6 +32,7 @@ export {
   labelledDevices,
   listed,
   makeSheet,
+  overlayDevices,
   paperStock,
   sheetKinds,
   type Sheet,

@@ -1,31 +1,20 @@
 import type { CommandId } from '../ids.js'
 import type { Control } from '../bench/index.js'
 import {
-  filled,
   layLabels,
   stockOf,
-  text,
   type Drawing,
   type LabelFont,
   type LayOptions,
-  type Mark,
   type ReadyLabel,
   type Stock,
 } from '../drawing/index.js'
-import {
-  contrastOf,
-  groundOf,
-  iconMarks,
-  leastContrast,
-  type KeyLabel,
-  type LabelRule,
-} from '../label-design/index.js'
-import type { Modifier } from '../triggers/index.js'
-import { layOutLabel, type LabelLayout, type LabelForm } from './fit.js'
-import { shorteningSteps } from './shorten.js'
-import { modifierSigns } from './signs.js'
-import { signAdvance, type LabelIcon, type LabelLine } from './stack.js'
-import { labelTexts, printedLegend, type LabelSource, type NamedEntry, type NamedLabel } from './texts.js'
+import { contrastOf, groundOf, leastContrast, type KeyLabel, type LabelRule } from '../label-design/index.js'
+import { layOutLabel, type LabelForm } from './fit.js'
+import { labelMarks, type Changed } from './label-marks.js'
+import { layOutMostUsed } from './most-used.js'
+import type { LabelIcon, LabelLine } from './stack.js'
+import { labelTexts, printedLegend, type LabelSource, type NamedEntry } from './texts.js'
 
 /** A label that can be read, as it is printed. */
 export interface Label {
@@ -130,7 +119,11 @@ export function makeLabels(source: LabelSource, font: LabelFont): LabelSet {
       controlId: control.id,
       legend,
       entries,
-      drawing: { widthMm: size.widthMm, heightMm: size.heightMm, marks: labelMarks(fit, ink) },
+      drawing: {
+        widthMm: size.widthMm,
+        heightMm: size.heightMm,
+        marks: labelMarks(fit, ink, changedIn(entries, source)),
+      },
       round: size.round,
       lines: fit.lines,
       icons: fit.icons,
@@ -146,36 +139,9 @@ export function makeLabels(source: LabelSource, font: LabelFont): LabelSet {
   return { labels: withLikenesses(withWordsForSameIcons(labels, source, font)), unreadable }
 }
 
-/** A label with all its commands, or where they have no room with those that are used most and "and 2 more". */
-function layOutMostUsed(
-  text: NamedLabel['text'],
-  form: LabelForm,
-  font: LabelFont,
-): {
-  readonly fit: LabelLayout
-  readonly entries: readonly NamedEntry[]
-  readonly left: readonly NamedEntry[]
-} {
-  const entries: readonly NamedEntry[] = text.entries
-  const whole = (lastStep: number): LabelLayout => layOutLabel(text, { ...form, lastStep }, font)
-  const readable = whole(shorteningSteps - 2)
-  // corners are for a fixed set of levels, and a sign that the font lacks is no matter of room
-  const isFixed = form.levels === 'places' || font.missing(entries.map((e) => e.text).join('')).length > 0
-  if (readable.ok || entries.length < 2 || isFixed)
-    return { fit: readable.ok ? readable : whole(shorteningSteps - 1), entries, left: [] }
-  // fewer commands are read better than words of three letters
-  const byUse = entries.toSorted((a, b) => b.usesPerHour - a.usesPerHour)
-  for (const lastStep of [shorteningSteps - 2, shorteningSteps - 1])
-    for (let count = entries.length - 1; count > 0; count--) {
-      const kept = new Set(byUse.slice(0, count))
-      const shown = entries.filter((e) => kept.has(e))
-      const more = entries.length - count
-      const rest = { held: [], text: `and ${more} more`, short: `+${more}` }
-      const fit = layOutLabel({ ...text, entries: [...shown, rest] }, { ...form, lastStep }, font)
-      if (fit.ok) return { fit, entries: shown, left: entries.filter((e) => !kept.has(e)) }
-    }
-  return { fit: whole(shorteningSteps - 1), entries, left: [] }
-}
+/** Which entries of a label are new, where the source says what is. */
+export const changedIn = (entries: readonly NamedEntry[], { changed }: LabelSource): Changed | undefined =>
+  changed && { isNew: (at) => entries[at]?.isNew === true, colour: changed.colour }
 
 const leftInWords = (left: readonly NamedEntry[]): string =>
   left.length === 0 ? '' : `no room for ${left.map((e) => `“${e.text}”`).join(', ')}`
@@ -211,7 +177,7 @@ function withWordsForSameIcons(labels: readonly Label[], source: LabelSource, fo
       return {
         ...label,
         ...{ lines, icons, capMm, shortened, isCut },
-        drawing: { ...label.drawing, marks: labelMarks(fit, ink) },
+        drawing: { ...label.drawing, marks: labelMarks(fit, ink, changedIn(label.entries, source)) },
         leftOut: 'has words, since another label has the same icon',
       }
     }
@@ -241,28 +207,6 @@ function withLikenesses(labels: readonly Label[]): Label[] {
     )[0]
     return like ? { ...label, readsLike: like.legend } : label
   })
-}
-
-/** What a fitted label is drawn with. */
-export function labelMarks(fit: Extract<LabelLayout, { ok: true }>, ink: string): Mark[] {
-  const signs = (held: readonly Modifier[], rightMm: number, topMm: number, capMm: number): Mark[] =>
-    held.map((modifier, i) =>
-      filled(modifierSigns[modifier], ink, {
-        xMm: rightMm - (held.length - i) * signAdvance * capMm,
-        yMm: topMm,
-        scale: capMm,
-      }),
-    )
-  return [
-    ...fit.icons.flatMap((icon) => [
-      ...signs(icon.held, icon.xMm, icon.yMm + (icon.sizeMm - icon.capMm) / 2, icon.capMm),
-      ...iconMarks(icon.icon, icon.xMm, icon.yMm, icon.sizeMm, ink),
-    ]),
-    ...fit.lines.flatMap((l) => [
-      ...signs(l.held, l.xMm, l.baselineMm - l.capMm, l.capMm),
-      text(l.text, l.xMm, l.baselineMm, l.capMm, ink),
-    ]),
-  ]
 }
 
 export const readyLabel = (label: Label): ReadyLabel => ({

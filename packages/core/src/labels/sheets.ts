@@ -15,7 +15,7 @@ import {
   type Stock,
 } from '../drawing/index.js'
 import { CoreError } from '../errors.js'
-import { groundOf, type LabelDesign } from '../label-design/index.js'
+import { defaultChangedColour, groundOf, type LabelDesign } from '../label-design/index.js'
 import type { Environment } from '../model/index.js'
 import { boardSheet } from './board-sheet.js'
 import { deckFaces, deckPage, defaultFaceOptions, type DeckFace } from './deck.js'
@@ -24,10 +24,20 @@ import { labelPages, makeLabels, type LabelSet } from './labels.js'
 import { foldedCard, listSheet } from './list-sheet.js'
 import { triggerList, type ListOrder } from './list.js'
 import { strokeCards, strokeSets } from './stroke-card.js'
-import type { LabelSource } from './texts.js'
+import { overlaySheet } from './overlay-sheet.js'
+import { changedKey, type LabelSource } from './texts.js'
 
-export const sheetKinds = ['labels', 'deck', 'strokes', 'board', 'list', 'card', 'calibration'] as const
-/** Labels for key tops, pictures for a deck, stroke cards, the whole board, a list, a folded card, a calibration page. */
+export const sheetKinds = [
+  'labels',
+  'deck',
+  'strokes',
+  'board',
+  'overlay',
+  'list',
+  'card',
+  'calibration',
+] as const
+/** Labels for key tops, pictures for a deck, stroke cards, the whole board, an overlay in one piece, a list, a folded card, a calibration page. */
 export type SheetKind = (typeof sheetKinds)[number]
 
 /** What a sheet is made from. */
@@ -38,6 +48,8 @@ export interface SheetSource {
   readonly env: Environment
   readonly design: LabelDesign
   readonly icons: IconSet
+  /** what was before; commands that stand elsewhere now are marked in the rule's colour */
+  readonly before?: LabelSource['placements'] | undefined
 }
 
 export interface SheetChoice {
@@ -76,6 +88,10 @@ export const labelledDevices = (env: Environment): Device[] =>
       env.controls.some((c) => c.id.startsWith(`${d.id}/`)),
   )
 
+/** Devices for which an overlay is made, keyboards last: few papers are as wide. */
+export const overlayDevices = (env: Environment): Device[] =>
+  labelledDevices(env).toSorted((a, b) => Number(a.kind === 'board') - Number(b.kind === 'board'))
+
 /** Devices whose buttons show pictures, page by page. */
 export const deckDevices = (env: Environment): Device[] =>
   (env.devices ?? []).filter((d) => pagesOf(d).length > 0)
@@ -92,7 +108,8 @@ export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelF
     : paperStock(choice.kind === 'strokes' ? rule.cardPaper : rule.paper)
   const plain = { stock, ground: white as Colour, unreadable: [], labels: null, faces: null }
   const commands = commandsOf(env, choice)
-  const from: LabelSource = { ...env, placements, commands, controls: env.controls, design, icons }
+  const changed = changedSince(source)
+  const from: LabelSource = { ...env, placements, commands, controls: env.controls, design, icons, changed }
   switch (choice.kind) {
     case 'labels':
       return labelsSheet(source, choice, from, stock, font)
@@ -119,6 +136,10 @@ export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelF
       const device = pick(env.devices ?? [], choice.deviceId)
       return { ...plain, document: boardSheet(device, from, source.title, stock, font) }
     }
+    case 'overlay': {
+      const device = pick(overlayDevices(env), choice.deviceId)
+      return { ...plain, ...overlaySheet(device, from, source.title, stock, font) }
+    }
     case 'list':
     case 'card': {
       const list = triggerList(source.title, listed(placements, commands, choice), env, choice.order)
@@ -130,6 +151,15 @@ export function makeSheet(source: SheetSource, choice: SheetChoice, font: LabelF
     case 'calibration':
       return { ...plain, document: calibrationPage(stock, font) }
   }
+}
+
+/** Commands on triggers that were not there before; undefined where nothing is marked. */
+function changedSince({ before, placements, design }: SheetSource): LabelSource['changed'] {
+  if (!before) return undefined
+  const keyOf = (p: SheetSource['placements'][number]): string => changedKey(p.commandId, p.trigger)
+  const old = new Set(before.map(keyOf))
+  const keys = new Set(placements.map(keyOf).filter((key) => !old.has(key)))
+  return { keys, colour: design.rule.changedColour ?? defaultChangedColour }
 }
 
 /** What a list is of: all of the arrangement, or one program or context where it is chosen. */

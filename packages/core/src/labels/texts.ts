@@ -10,13 +10,14 @@ import {
   keyLegend,
   controlRef,
   controlRefOf,
+  triggerKey,
   triggerName,
   type Chord,
   type Modifier,
   type Naming,
   type Trigger,
 } from '../triggers/index.js'
-import type { LabelEntry, LabelText } from './fit.js'
+import type { LabelEntry } from './fit.js'
 import type { Plan } from '../plan/index.js'
 import type { IconSet } from './icon-set.js'
 
@@ -32,7 +33,13 @@ export interface LabelSource extends Naming {
   readonly controls: readonly Control[]
   readonly design: LabelDesign
   readonly icons: IconSet
+  /** triggers that are new, by `changedKey`, and the colour that marks them; nothing is marked where left out */
+  readonly changed?: { readonly keys: ReadonlySet<string>; readonly colour: string } | undefined
 }
+
+/** A command on a trigger, to tell what is new. */
+export const changedKey = (commandId: CommandId, trigger: Trigger): string =>
+  `${triggerKey(trigger)} ${commandId}`
 
 /** One command on a label. */
 export interface NamedEntry extends LabelEntry {
@@ -41,11 +48,13 @@ export interface NamedEntry extends LabelEntry {
   readonly usesPerHour: number
   /** modifiers of its level; `held` has those that are shown as signs */
   readonly level: readonly Modifier[]
+  /** the command was not on this key before */
+  readonly isNew: boolean
 }
 
 export interface NamedLabel {
   readonly control: Control
-  readonly text: LabelText & { readonly entries: readonly NamedEntry[] }
+  readonly text: { readonly legend: string; readonly entries: readonly NamedEntry[] }
 }
 
 /** Arrows stand as words on labels, since text fonts rarely have them. */
@@ -121,6 +130,7 @@ export function labelTexts(source: LabelSource): NamedLabel[] {
       commandId: command.id,
       usesPerHour: command.usesPerHour,
       level: held,
+      isNew: source.changed?.keys.has(changedKey(command.id, trigger)) === true,
       // the chord in words stands in place of the signs
       held: design.rule.showChord ? [] : held,
       how: howWorked(trigger, source),

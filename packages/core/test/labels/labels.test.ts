@@ -11,7 +11,7 @@ import {
   type SheetChoice,
 } from '../../src/labels/index.js'
 import { labelDesignSchema } from '../../src/label-design/index.js'
-import { isInk, layLabels, shippedStocks, stockOf } from '../../src/drawing/index.js'
+import { flat, isInk, layLabels, shippedStocks, stockOf } from '../../src/drawing/index.js'
 import { command, placements } from '../build.js'
 import { font, iconPackage, rasteriser } from '../../../print/test/tools.js'
 import { catalogues, demoPlan } from '../work/desk.js'
@@ -196,6 +196,60 @@ describe('sheets of the demo', () => {
     const all = document.pages.flatMap((p) => wordsOf(p.marks).map((w) => w.text)).join(' ')
     for (const name of ['Find feature', 'Lock layer', 'Unlock layer', 'Measure area', 'Help', 'Pan'])
       expect(all).toContain(name)
+  })
+  test('the board leaves blocks without commands out, and says what its signs mean', () => {
+    const { document } = demo({ kind: 'board', deviceId: 'keyboard', contextId: 'tracing' })
+    const said = wordsOf(document.pages[0]!.marks).map((w) => w.text)
+    expect(said).not.toContain('Num')
+    expect(said).toContain('Ctrl')
+    expect(said).toContain('+2: two more, in the list below')
+    // the keys reach across the page
+    const xs = corners(document.pages[0]!.marks).map((c) => c.x)
+    expect(Math.max(...xs) - Math.min(...xs)).toBeGreaterThan(0.9 * document.pages[0]!.widthMm)
+  })
+  test('an overlay has every label in true size where its key is, its ground over the edge', () => {
+    const { document, unreadable } = demo(
+      { kind: 'overlay', deviceId: 'pad' },
+      { material: 'black', ink: '#ffffff' },
+    )
+    expect(unreadable).toEqual([])
+    const { marks } = document.pages[0]!
+    const at = (id: string) => marks.find((m) => m.kind === 'group' && m.id === id)!
+    const keys = new Map(env.controls.map((c) => [c.id, c]))
+    expect(at('pad/k2').xMm - at('pad/k1').xMm).toBeCloseTo(
+      keys.get('pad/k2')!.xMm - keys.get('pad/k1')!.xMm,
+      6,
+    )
+    const ground = marks[0]!
+    expect(ground).toMatchObject({ kind: 'path', fill: '#000000' })
+    // 3 mm on each side beyond where the knife goes
+    const box = /^M(\S+) (\S+) h(\S+) v(\S+)/
+      .exec((ground as { d: string }).d)!
+      .slice(1)
+      .map(Number)
+    const cut = [...(marks.findLast((m) => m.kind === 'path') as { d: string }).d.matchAll(/M(\S+) (\S+) v/g)]
+    const lefts = cut.map((m) => Number(m[1]))
+    expect(Math.min(...lefts) - box[0]!).toBeCloseTo(3, 6)
+    expect(box[0]! + box[2]! - Math.max(...lefts)).toBeCloseTo(3, 6)
+  })
+  test('an overlay that is larger than the paper says what it needs', () => {
+    expect(() => demo({ kind: 'overlay', deviceId: 'keyboard' })).toThrow(/needs a sheet of \d+ x \d+ mm/)
+  })
+  test('what is new since another arrangement has a bar and a colour, on labels and on the board', () => {
+    const placements = activeArrangement(demoPlan).placements
+    const before = placements.filter((p) => p.commandId !== 'fenmap-show-grid')
+    for (const kind of ['labels', 'board'] as const) {
+      const { document } = makeSheet(
+        { title: 'Demo', placements, before, env, design: demoPlan.labels, icons },
+        choice({ kind, deviceId: 'keyboard' }),
+        font,
+      )
+      const words = document.pages.flatMap((p) => [...flat(p.marks)].map(({ mark }) => mark))
+      const marked = words.flatMap((m) => (m.kind === 'text' && m.colour === '#a8480a' ? [m.text] : []))
+      expect(marked.join(' ')).toBe('Show grid')
+      const all = JSON.stringify(document)
+      expect(all.match(/"fill":"#a8480a"/g)!.length).toBeGreaterThanOrEqual(1)
+    }
   })
   test('a stroke card stands for each context with strokes, and its commands lie where they are drawn', () => {
     const { document, unreadable } = demo({ kind: 'strokes', programId: null })

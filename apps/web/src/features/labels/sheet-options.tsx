@@ -1,12 +1,13 @@
 import { setLabelRule } from '@reach-plot/core'
 import { useState } from 'react'
-import { deckDevices, labelledDevices, type SheetKind } from '@reach-plot/core/labels'
+import { deckDevices, labelledDevices, overlayDevices, type SheetKind } from '@reach-plot/core/labels'
+import { defaultChangedColour } from '@reach-plot/core/label-design'
 import { papers } from '@reach-plot/core/drawing'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
 import { DistanceField } from './distance-field.js'
-import { SelectField } from '../../parts/fields.js'
+import { ColourField, SelectField } from '../../parts/fields.js'
 import { LabelRuleFields } from './label-rule-fields.js'
 import { StockFields } from './stock-fields.js'
 import { sheetsOfAll, type SheetState } from './use-sheet.js'
@@ -16,6 +17,7 @@ const kinds: readonly { readonly id: SheetKind; readonly name: string }[] = [
   { id: 'deck', name: 'Pictures for a deck' },
   { id: 'strokes', name: 'Stroke cards' },
   { id: 'board', name: 'Whole board, every level' },
+  { id: 'overlay', name: 'Overlay in one piece' },
   { id: 'list', name: 'List of all triggers' },
   { id: 'card', name: 'Folded card, two sides' },
   { id: 'calibration', name: 'Calibration page' },
@@ -37,6 +39,7 @@ export function SheetOptions({
 }) {
   const { kind } = state
   const isLabels = kind === 'labels'
+  const isOnKeys = isLabels || kind === 'board' || kind === 'overlay'
   const onStock = isLabels || kind === 'calibration'
   return (
     <section
@@ -60,7 +63,7 @@ export function SheetOptions({
           onChange={(id) => onChange({ ofAll: id === 'all' })}
         />
       )}
-      {(isLabels || kind === 'board' || (sheetsOfAll.has(kind) && !state.ofAll)) && <FrontField />}
+      {(isOnKeys || (sheetsOfAll.has(kind) && !state.ofAll)) && <FrontField />}
       <DeviceField state={state} onChange={onChange} />
       {(kind === 'list' || kind === 'card') && (
         <SelectField
@@ -80,7 +83,14 @@ export function SheetOptions({
           Print on both sides, turned over the short edge, and fold down the middle.
         </p>
       )}
-      {isLabels && <LabelRuleFields />}
+      {kind === 'overlay' && (
+        <p className="text-[12px] text-ink-2">
+          Every label stands where its key is, in true size. Print at 100 %, cut along the marks and seal it
+          under clear film.
+        </p>
+      )}
+      {isOnKeys && <SinceField sinceId={state.sinceId} onChange={(sinceId) => onChange({ sinceId })} />}
+      {(isLabels || kind === 'overlay') && <LabelRuleFields />}
       {(kind === 'strokes' || kind === 'deck') && <DistanceField />}
     </section>
   )
@@ -97,11 +107,13 @@ function DeviceField({
   const devices =
     state.kind === 'labels'
       ? labelledDevices(env)
-      : state.kind === 'deck'
-        ? deckDevices(env)
-        : state.kind === 'board'
-          ? (env.devices ?? []).filter((d) => env.controls.some((c) => c.id.startsWith(`${d.id}/`)))
-          : []
+      : state.kind === 'overlay'
+        ? overlayDevices(env)
+        : state.kind === 'deck'
+          ? deckDevices(env)
+          : state.kind === 'board'
+            ? (env.devices ?? []).filter((d) => env.controls.some((c) => c.id.startsWith(`${d.id}/`)))
+            : []
   if (devices.length === 0) return null
   const first = state.kind === 'labels' ? [{ id: '', name: 'all on the bench' }] : []
   const all = [...first, ...devices.map((d) => ({ id: d.id, name: d.name }))]
@@ -112,6 +124,39 @@ function DeviceField({
       choices={all}
       onChange={(id) => onChange({ deviceId: id || null })}
     />
+  )
+}
+
+/** Since when what is new is marked on keys, and in which colour. */
+function SinceField({
+  sinceId,
+  onChange,
+}: {
+  sinceId: string | null
+  onChange: (sinceId: string | null) => void
+}) {
+  const { arrangements, activeArrangementId, labels } = usePlan()
+  const edit = useEdit()
+  const others = arrangements.filter((a) => a.id !== activeArrangementId)
+  if (others.length === 0) return null
+  return (
+    <>
+      <SelectField
+        label="Mark what is new since"
+        value={sinceId ?? ''}
+        choices={[{ id: '', name: 'nothing is marked' }, ...others.map(({ id, name }) => ({ id, name }))]}
+        onChange={(id) => onChange(id || null)}
+      />
+      {sinceId !== null && (
+        <ColourField
+          label="In this colour, with a bar beside it"
+          value={labels.rule.changedColour ?? defaultChangedColour}
+          onChange={(changedColour) =>
+            edit((plan) => setLabelRule(plan, { changedColour }), 'label-changedColour')
+          }
+        />
+      )}
+    </>
   )
 }
 

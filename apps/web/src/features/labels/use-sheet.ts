@@ -20,6 +20,8 @@ export interface SheetState {
   readonly dpi: number
   /** lists: of all programs, or of the program and context in use */
   readonly ofAll: boolean
+  /** the arrangement since which what is new is marked; null for no marks */
+  readonly sinceId: string | null
 }
 
 export const firstSheet: SheetState = {
@@ -29,6 +31,7 @@ export const firstSheet: SheetState = {
   order: 'context',
   dpi: 203,
   ofAll: true,
+  sinceId: null,
 }
 
 /** Sheets that can be of all programs. */
@@ -59,6 +62,7 @@ export function useSheet(state: SheetState): SheetView {
   const { kind, deviceId, skip, order, ofAll } = state
   const { programId, contextId } = front
   const { placements } = arrangement
+  const before = plan.arrangements.find((a) => a.id === state.sinceId)?.placements
   const made = useMemo(() => {
     if (!font || !icons) return { sheet: null, nothing: '' }
     // lists and cards are of everything, unless those of the program in use are wanted
@@ -69,14 +73,29 @@ export function useSheet(state: SheetState): SheetView {
       programId: isOfAll ? null : programId || null,
     }
     try {
-      const sheet = makeSheet({ title, placements, env, design, icons }, choice, font)
+      const sheet = makeSheet({ title, placements, env, design, icons, before }, choice, font)
       return { sheet, nothing: '' }
     } catch (error) {
       if (!(error instanceof CoreError)) throw error
       const { what, remedy } = error.detail
       return { sheet: null, nothing: [what, remedy].map(asSentence).join(' ') }
     }
-  }, [font, icons, title, placements, env, design, kind, deviceId, skip, order, ofAll, programId, contextId])
+  }, [
+    font,
+    icons,
+    before,
+    title,
+    placements,
+    env,
+    design,
+    kind,
+    deviceId,
+    skip,
+    order,
+    ofAll,
+    programId,
+    contextId,
+  ])
   const stockId = made.sheet?.stock.id ?? ''
   const adjust = useMemo(
     (): Adjust => ({
