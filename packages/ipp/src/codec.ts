@@ -81,8 +81,8 @@ export function encode(message: OutMessage): Buffer {
     ...(printer && { 'printer-attributes-tag': printer }),
     ...(data && { data: Buffer.from(data.buffer, data.byteOffset, data.byteLength) }),
   })
-  // the codec makes up a number where it is 0, which an answer has to repeat
-  bytes.writeUInt32BE(id, 4)
+  // an answer has to repeat the number, also where it is 0, for which the codec makes one up, or below it
+  bytes.writeInt32BE(id | 0, 4)
   return bytes
 }
 
