@@ -22,9 +22,20 @@ import usDvorak from './layouts/us-dvorak.json'
 import usIntl from './layouts/us-intl.json'
 import handSpanData from './reference/hand-span.json'
 import codesData from './reference/w3c-codes.json'
+import standardKeysData from './standard/keys.json'
+import cinnamon from './system/cinnamon.json'
 import gnome from './system/gnome.json'
+import i3 from './system/i3.json'
+import ibus from './system/ibus.json'
+import kde from './system/kde.json'
+import lxqt from './system/lxqt.json'
 import macos from './system/macos.json'
+import mate from './system/mate.json'
+import openbox from './system/openbox.json'
+import sway from './system/sway.json'
 import windows from './system/windows.json'
+import xfce from './system/xfce.json'
+import terminalData from './terminal/keys.json'
 
 /** One national layout: for each W3C code its characters at levels 1 to 4 (bare, Shift, AltGr, Shift+AltGr). */
 export interface LayoutData {
@@ -79,15 +90,54 @@ const all: readonly unknown[] = [
 ]
 
 export const layouts: readonly LayoutData[] = all as readonly LayoutData[]
-export const systems: readonly SystemKeysData[] = [gnome, windows, macos] as readonly SystemKeysData[]
+export const systems = [
+  gnome,
+  kde,
+  xfce,
+  cinnamon,
+  mate,
+  lxqt,
+  sway,
+  i3,
+  openbox,
+  windows,
+  macos,
+] as readonly SystemKeysData[]
+/** Input methods, which take keys above any desktop. */
+export const inputMethods = [ibus] as readonly SystemKeysData[]
 export const handSpan = handSpanData
 /** Every W3C UI Events `code` with its evdev number and HID usage. */
 export const w3cCodes: Readonly<
   Record<string, { readonly evdev: number | null; readonly hid: number | null }>
 > = codesData.codes
 
-/** Combinations that a browser keeps, written as the app writes its own shortcuts: `Control+Shift+p`. */
-export const browserKeys: readonly string[] = browserKeysData.keys
+/** A combination of a browser: `accel+Shift+p`, where accel is Control, on macOS Command. */
+export interface BrowserKeyData {
+  readonly keys: string
+  /** no page can take it for itself */
+  readonly reserved: boolean
+  readonly does?: string
+  /** `linux`, `windows`, `macos`; everywhere where left out */
+  readonly systems?: readonly string[]
+}
+
+export const browserKeys: readonly BrowserKeyData[] = browserKeysData.keys
+
+/** The same on every system, as the app writes its own shortcuts: `Control+Shift+p`. */
+export const browserCombos: readonly string[] = browserKeys.flatMap(({ keys }) =>
+  keys.startsWith('accel+') ? [keys.replace('accel', 'Control'), keys.replace('accel', 'Meta')] : [keys],
+)
+
+/** Standard actions with their keys by system. */
+export const standardKeys = standardKeysData.actions
+/** What a terminal sends, and the special characters of its line discipline. */
+export const terminal: {
+  readonly terminfo: Readonly<Record<string, string>>
+  readonly lineDiscipline: Readonly<Record<string, string>>
+} = terminalData
+
+/** All that a plan's ids point into, and what surrounds its programs. */
+export const catalogues = { layouts, systems, browserKeys, terminal, standardKeys, inputMethods }
 
 /** A device of the catalogue: outline and controls, single or in grids, mm. */
 export interface DeviceModelData {

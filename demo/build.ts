@@ -48,6 +48,7 @@ const programs = read.programs.map((program) => ({
     drags: [{ contextId: 'tracing', modifier: 'Shift' as const, does: 'keeps the line straight' }],
   }),
   ...(program.id === 'reedcall' && { host: 'browser' as const }),
+  ...(program.id === 'fenmap' && { frees: ['Control+wheel'] }),
   contexts: program.contexts.map((context) => ({
     ...context,
     typing: typing.has(context.name),

@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Combinations that a browser keeps, as the app writes its own shortcuts: Control+Shift+p, Alt+ArrowLeft, F5.
+"""Combinations of a browser. `accel` is Control, on macOS Command; a reserved one no page can take for itself.
 
 usage: build-browser.py BROWSER_KEYS.json OUT.json
 """
@@ -8,17 +8,59 @@ import json, re, sys
 source, out_file = sys.argv[1:3]
 NAMED = {"VK_DELETE": "Delete", "VK_BACK": "Backspace", "VK_LEFT": "ArrowLeft", "VK_RIGHT": "ArrowRight",
          "VK_HOME": "Home", "VK_ESCAPE": "Escape", "VK_TAB": "Tab"}
-ORDER = ["Control", "Alt", "Shift"]
-combos = set()
+MODIFIERS = {"accel": "accel", "control": "Control", "alt": "Alt", "shift": "Shift"}
+ORDER = ["accel", "Control", "Alt", "Shift"]
+combos = {}
+
+
+def words(command):
+    text = re.sub(r"^(cmd_|View:|Browser:|Tools:|History:)", "", command or "")
+    text = re.sub(r"(?<=[a-z])(?=[A-Z])", " ", text.replace("NoEvent", "")).lower()
+    return text.replace("url", "address").strip()
+
+
+def add(held, key, reserved, does, systems=None):
+    combo = "+".join([m for m in ORDER if m in held] + [key.lower() if len(key) == 1 else key])
+    old = combos.get((combo, tuple(systems or [])))
+    if old and (old["reserved"] or not reserved):
+        return
+    entry = {"keys": combo, "reserved": reserved}
+    if does:
+        entry["does"] = does
+    if systems:
+        entry["systems"] = systems
+    combos[(combo, tuple(systems or []))] = entry
+
+
 for entry in json.load(open(source)):
     key = entry["key"] or entry.get("keycode") or ""
     key = NAMED.get(key, key.removeprefix("VK_") if re.fullmatch(r"VK_F\d+", key) else key)
     if not re.fullmatch(r".|F\d+|[A-Z][A-Za-z]+", key):
         continue
-    mods = {{"accel": "Control", "control": "Control", "alt": "Alt", "shift": "Shift"}[m] for m in entry["modifiers"].split(",") if m}
-    if not mods and key in ("Escape", "Delete", "Backspace"):
+    held = {MODIFIERS[m] for m in entry["modifiers"].split(",") if m}
+    if not held and key in ("Escape", "Delete", "Backspace"):
         continue  # a page gets these first
-    combos.add("+".join([m for m in ORDER if m in mods] + [key.lower() if len(key) == 1 else key]))
-# Find in page and quick find keep these in some browsers; from memory.
-combos |= {"Control+w", "Control+t", "Control+n", "Control+Shift+n", "Control+Shift+t", "Control+Tab", "Control+Shift+Tab", "F1", "F3", "F5", "F6", "F7", "F11", "F12", "Control+l"}
-json.dump({"source": "a Debian browser package (MPL-2.0), key combinations only; F1 to F12 and tab keys from memory", "keys": sorted(combos)}, open(out_file, "w"), indent=1)
+    add(held, key, entry["reserved"], words(entry["command"]))
+
+# from memory: function keys, tabs by number and by Page keys, developer tools
+MEMORY = [
+    ({"Control"}, "Tab", "next tab"), ({"Control", "Shift"}, "Tab", "previous tab"),
+    ({"Control"}, "PageDown", "next tab"), ({"Control"}, "PageUp", "previous tab"),
+    ({"Control", "Shift"}, "PageDown", "move the tab right"), ({"Control", "Shift"}, "PageUp", "move the tab left"),
+    (set(), "F1", "help"), (set(), "F3", "find again"), ({"Shift"}, "F3", "find previous"), (set(), "F5", "reload"),
+    (set(), "F6", "next part of the window"), (set(), "F7", "caret browsing"), (set(), "F12", "developer tools"),
+]
+for held, key, does in MEMORY:
+    add(held, key, False, does)
+add({"accel", "Shift"}, "i", False, "developer tools", ["linux", "windows"])
+add({"accel", "Alt"}, "i", False, "developer tools", ["macos"])
+add({"Control"}, "F4", False, "close the tab", ["linux", "windows"])
+for digit in "123456789":
+    combos.pop((f"Alt+{digit}", ()), None)
+    add({"Alt"}, digit, False, f"tab {digit}", ["linux"])
+    add({"accel"}, digit, False, f"tab {digit}", ["windows", "macos"])
+
+rows = ",\n".join("  " + json.dumps(combos[k], ensure_ascii=False) for k in sorted(combos))
+source_text = ("a Debian browser package (MPL-2.0), key combinations only; function keys, tabs by number and Page keys, "
+               "developer tools from memory")
+open(out_file, "w").write(f'{{\n "source": {json.dumps(source_text)},\n "keys": [\n{rows}\n ]\n}}\n')

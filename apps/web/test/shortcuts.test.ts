@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { browserKeys } from '@reach-plot/data'
+import { browserCombos } from '@reach-plot/data'
 import { appActions, comboFor, refuseCombo } from '../src/parts/shortcuts/actions.js'
 import { comboName, comboOf } from '../src/parts/shortcuts/combo.js'
 
@@ -10,7 +10,7 @@ const event = (
 
 // Source: the keys that a browser of Debian keeps, and function and tab keys from memory
 test('no default of the app is a key of the browser, and all differ', () => {
-  expect(appActions.filter((a) => browserKeys.includes(a.combo))).toEqual([])
+  expect(appActions.filter((a) => browserCombos.includes(a.combo))).toEqual([])
   expect(new Set(appActions.map((a) => a.combo)).size).toBe(appActions.length)
 })
 

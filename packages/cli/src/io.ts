@@ -1,8 +1,8 @@
 import { createReadStream, existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { checkFileSize, checkPlanOpens, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
-import { browserKeys, layouts, systems } from '@reach-plot/data'
+import { catalogues } from '@reach-plot/data'
 
-export const catalogues = { layouts, systems, browserKeys }
+export { catalogues }
 
 /** What a verb gives back: text for people, a value for `--json`, and whether there are findings (exit code 1). */
 export interface Outcome {

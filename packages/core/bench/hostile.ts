@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { decode, encode } from '@reach-plot/ipp'
-import { browserKeys, layouts, systems } from '../../../data/index.js'
+import { catalogues } from '../../../data/index.js'
 import {
   benchCandidates,
   CoreError,
@@ -37,7 +37,6 @@ import {
   type Draw,
 } from './hostile-inputs.js'
 
-const catalogues = { layouts, systems, browserKeys }
 const require = createRequire(import.meta.url)
 let font: LabelFont | null = null
 const labelFont = (): LabelFont =>

@@ -19,7 +19,7 @@ import {
   type Command,
   type Plan,
 } from '../src/index.js'
-import { layouts, systems } from '@reach-plot/data'
+import { catalogues } from '@reach-plot/data'
 import { median, per, timed } from './timing.js'
 
 const demo = readPlan(readFileSync(new URL('../../../demo/demo.reachplot.json', import.meta.url), 'utf8'))
@@ -103,7 +103,7 @@ export async function benchPlaces(): Promise<void> {
   )
   for (const count of [demo.commands.length, 1200]) {
     const plan = count === demo.commands.length ? demo : larger(count)
-    const env = environmentOf(plan, { layouts, systems })
+    const env = environmentOf(plan, catalogues)
     const index = indexPlaces(activeArrangement(plan).placements, env)
     const reachAt = reachIn(cold.value)
     const command = plan.commands.find((c) => c.name === 'Hide shape') as Command

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { browserKeys, layouts, systems } from '@reach-plot/data'
+import { catalogues } from '@reach-plot/data'
 import {
   assign,
   defaultSolveOptions,
@@ -19,8 +19,6 @@ import { defaultQuadraticOptions, readQap, solveQuadratic } from './qap/index.js
 import { madeUp, usesOf } from '../test/solve/slot-problems.js'
 import { benchAssignment, useTimesEffort } from './assignment.js'
 import { median, per, timed } from './timing.js'
-
-const catalogues = { layouts, systems, browserKeys }
 
 const ended = <T>(steps: Generator<unknown, T>): T => {
   let step = steps.next()

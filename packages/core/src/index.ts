@@ -223,6 +223,7 @@ export {
 } from './clashes/index.js'
 export {
   gnomeKeys,
+  readAccelerator,
   readGnomeDump,
   systemActions,
   systemAreas,

@@ -1,5 +1,5 @@
 import type { Catalogues } from '@reach-plot/core'
-import { browserKeys, layouts, systems } from '@reach-plot/data'
+import { catalogues as shipped } from '@reach-plot/data'
 
 /** Reference data that the plan's ids point into. */
-export const catalogues: Catalogues = { layouts, systems, browserKeys }
+export const catalogues: Catalogues = shipped

@@ -1,4 +1,5 @@
 import type { CommandId, ProgramId } from '../ids.js'
+import { takeKinds } from '../hosts/index.js'
 import type { Trigger } from '../triggers/index.js'
 
 /** How grave a clash is, the gravest first. */
@@ -13,7 +14,8 @@ export type Severity = (typeof severities)[number]
 export const clashStages = [
   'device',
   'system',
-  'browser',
+  'input method',
+  'host',
   'typing',
   'context',
   'relay',
@@ -40,7 +42,7 @@ export const clashKinds = [
   'sticky-keys',
   'slow-keys',
   'probe-swallowed',
-  'browser-takes',
+  ...takeKinds,
   'types-character',
   'types-capital',
   'types-third-level',
@@ -48,11 +50,15 @@ export const clashKinds = [
   'types-accent',
   'edits-text',
   'no-character',
+  'number-block-shift',
   'character-moves',
   'two-commands',
+  'hidden-in-context',
   'opens-page',
   'opens-popup',
   'tap-or-hold',
+  'while-held',
+  'repeats',
   'one-or-more-taps',
   'prefix',
   'drag-modifier',

@@ -5,6 +5,8 @@ import type { Clash } from './clash.js'
 import { consistencyRules } from './consistency-rules.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 import type { Groups } from './groups.js'
+import { hostRules } from './host-rules.js'
+import { nearControls, type Near } from './near.js'
 import { pressRules } from './press-rules.js'
 import { programRules } from './program-rules.js'
 import { relays } from './relay.js'
@@ -13,6 +15,7 @@ import { strokeRules } from './stroke-rules.js'
 
 const rules: readonly Rule[] = [
   ...pressRules,
+  ...hostRules,
   relays,
   ...programRules,
   ...strokeRules,
@@ -31,12 +34,14 @@ export interface Judgement {
 export class Judge {
   private readonly stages: PressStages
   private readonly mnemonics: MnemonicContext
+  private readonly near: ReadonlyMap<string, readonly Near[]>
 
   constructor(
     private readonly env: Environment,
     private readonly groups: Groups,
   ) {
     this.stages = pressStages(env)
+    this.near = nearControls(env.controls)
     this.mnemonics = mnemonicContext(env, () => [])
   }
 
@@ -46,7 +51,7 @@ export class Judge {
     const context: CheckContext = {
       env: this.env,
       stages: this.stages,
-      neighbours: this.mnemonics.neighbours,
+      near: this.near,
       group: (programId, key) => {
         const asked = groupKey(programId, key)
         askedGroups.add(asked)

@@ -1,8 +1,10 @@
 import type { ProgramId } from '../ids.js'
 import { plainTriggers, type Control } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
+import type { StageTake } from '../hosts/index.js'
 import {
   missingPartInWords,
+  occupies,
   pressStages,
   sentBy,
   type PressStages,
@@ -24,6 +26,8 @@ import type { Placed } from '../plan/index.js'
 /** What one trigger does in one program: in each context the commands that are live there. */
 export interface LookupProgram {
   readonly program: Program
+  /** who takes or uses it before the program, in words of the check */
+  readonly takes: readonly StageTake[]
   readonly contexts: readonly {
     readonly id: string
     readonly name: string
@@ -37,6 +41,8 @@ export interface Lookup {
   /** what the bench lacks for it, in words */
   readonly lacks: readonly string[]
   readonly systemAction: string | null
+  /** what the input method does with it */
+  readonly inputMethod: StageTake | null
   readonly typed: Typed | null
   readonly programs: readonly LookupProgram[]
   /** controls that send this chord, with the command that they are meant for */
@@ -60,9 +66,11 @@ export function lookUp(trigger: Trigger, placements: readonly Placed[], env: Env
     trigger,
     lacks: stages.device(trigger).map((lack) => missingPartInWords(lack, env)),
     systemAction: sent ? stages.system(sent) : null,
+    inputMethod: sent ? stages.inputMethod(sent) : null,
     typed: sent ? stages.input(sent) : null,
     programs: env.programs.map((program) => ({
       program,
+      takes: [...stages.pointer(trigger, program), ...(sent ? stages.host(sent, program) : [])],
       contexts: program.contexts.map((context) => ({
         id: context.id,
         name: context.name,
@@ -79,6 +87,11 @@ export function lookUp(trigger: Trigger, placements: readonly Placed[], env: Env
     }),
   }
 }
+
+/** Whether the host of a program keeps a press, or the pointer does something of its own with it. */
+const isKept = (trigger: Trigger, sent: Chord | undefined, program: Program, stages: PressStages): boolean =>
+  stages.pointer(trigger, program).some((take) => take.severity !== 'caution') ||
+  (sent !== undefined && stages.host(sent, program).some((take) => take.severity === 'blocks'))
 
 /** One row of what stands, or could stand, under a set of held modifiers. */
 export interface ModifierSetRow {
@@ -102,12 +115,15 @@ export function modifierSetRows(
 ): ModifierSetRow[] {
   const commands = new Map(env.commands.map((c) => [c.id, c]))
   const wanted = sortModifiers(held).join()
+  const program = env.programs.find((p) => p.id === programId)
+  const occupied = new Set<string>()
   const holders = new Map<string, Command[]>()
   const extra = new Map<string, Trigger[]>()
   for (const { commandId, trigger } of placements) {
     const command = commands.get(commandId)
     if (!command || sortModifiers(heldOf(trigger)).join() !== wanted) continue
     if (programId !== null && command.programId !== programId) continue
+    for (const at of occupies(trigger)) occupied.add(at)
     const key = triggerKey(trigger)
     if (!holders.has(key)) {
       const place = controlRefOf(trigger) ?? ''
@@ -129,14 +145,22 @@ export function modifierSetRows(
       const on = holders.get(key) ?? []
       const [sent] = sentBy(trigger)
       const systemAction = sent ? stages.system(sent) : null
-      const opens = stages.opensPage(trigger) !== undefined || stages.opensPopup(trigger) !== undefined
+      const isTaken =
+        stages.opensPage(trigger) !== undefined ||
+        stages.opensPopup(trigger) !== undefined ||
+        (sent && stages.inputMethod(sent) !== null) ||
+        (program !== undefined && isKept(trigger, sent, program, stages))
       return [
         {
           trigger,
           control,
           commands: on,
           systemAction,
-          free: on.length === 0 && systemAction === null && !opens,
+          free:
+            on.length === 0 &&
+            systemAction === null &&
+            !isTaken &&
+            !occupies(trigger).some((at) => occupied.has(at)),
         },
       ]
     })

@@ -14,7 +14,6 @@ import type { ClashKind } from './clash.js'
 import type { Finding, Rule } from './finding.js'
 import {
   bootReportWords,
-  browserTakesWords,
   characterMovesWords,
   coarseDialWords,
   mediaKeySetting,
@@ -207,23 +206,6 @@ function settingText(setting: string | null, env: Environment): string | null {
   return key === 'overlay-key' ? `gsettings set ${schema} ${key} ""` : `gsettings set ${schema} ${key} "[]"`
 }
 
-export const browser: Rule = ({ trigger, program, commands }, { stages, env }) => {
-  if (program.host !== 'browser' || stages.device(trigger).length > 0) return []
-  const sent = sentBy(trigger).find((c) => env.browserKeys?.has(triggerKey(c)) === true)
-  if (!sent) return []
-  if (env.probes?.get(triggerKey(sent)) === 'arrives') return []
-  return [
-    {
-      kind: 'browser-takes',
-      severity: 'blocks',
-      stage: 'browser',
-      ...browserTakesWords(program, sent, env),
-      evidence: 'catalogue',
-      commands,
-    },
-  ]
-}
-
 /** Names of the contexts in which a command is live and text can be typed. */
 export const typingContexts = (command: Command, program: Program): string[] =>
   program.contexts.filter((c) => c.typing && liveContexts(command, program).includes(c.id)).map((c) => c.name)
@@ -241,19 +223,26 @@ function typingKind(typed: Typed, sent: Chord): ClashKind {
     : 'types-character'
 }
 
+/** “Paste” on the key that pastes. */
+const isActionItself = (command: Command, typed: Typed): boolean =>
+  typed.kind === 'edit' && typed.does !== undefined && command.name.trim().toLowerCase() === typed.does
+
 export const typing: Rule = ({ trigger, program, commands }, { stages, env }) => {
   if (stages.device(trigger).length > 0) return []
   const [sent] = sentBy(trigger)
   const typed = sent && stages.input(sent)
   if (!sent || !typed || stages.systemTake(sent)) return []
-  const inText = commands.filter((c) => typingContexts(c, program).length > 0)
+  // a chord that a stage before takes never comes to the text field, and the action itself is no clash with itself
+  if (stages.inputMethod(sent)?.severity === 'blocks') return []
+  if (stages.host(sent, program).some((take) => take.severity === 'blocks')) return []
+  const inText = commands.filter((c) => typingContexts(c, program).length > 0 && !isActionItself(c, typed))
   if (inText.length === 0) return []
   const where = [...new Set(inText.flatMap((c) => typingContexts(c, program)))]
   const kind = typingKind(typed, sent)
   return [
     {
       kind,
-      severity: 'shadows',
+      severity: program.restsWhileTyping === true && typed.kind !== 'edit' ? 'caution' : 'shadows',
       stage: 'typing',
       ...typingWords(kind, sent, env, typed, program, where),
       evidence: typed.kind === 'unknown' ? 'from memory' : 'catalogue',
@@ -311,7 +300,6 @@ export const pressRules: readonly Rule[] = [
   pairs,
   coarseDial,
   system,
-  browser,
   typing,
   characters,
 ]

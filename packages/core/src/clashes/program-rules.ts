@@ -1,6 +1,7 @@
 import {
   canBeLiveTogether,
   liveContexts,
+  livesEverywhere,
   type Command,
   type Context,
   type Program,
@@ -23,17 +24,21 @@ import {
   barredWords,
   defaultLostWords,
   dragModifierWords,
+  hiddenWords,
   opensPageWords,
   opensPopupWords,
   prefixWords,
   tapWaitsWords,
   twoCommandsWords,
+  whileHeldWords,
   type FindingWords,
 } from './words.js'
 
 /** Several commands that answer to one press. */
 export const twoCommands: Rule = ({ trigger, program, commands }, { env }) => {
-  const rivals = commands.filter((a) => commands.some((b) => a !== b && canBeLiveTogether(a, b, program)))
+  const rivals = commands.filter((a) =>
+    commands.some((b) => a !== b && canBeLiveTogether(a, b, program) && !isDecided(a, b, program)),
+  )
   if (rivals.length < 2) return []
   return [
     {
@@ -46,6 +51,30 @@ export const twoCommands: Rule = ({ trigger, program, commands }, { env }) => {
     },
   ]
 }
+
+/** Whether one of two commands answers for sure: a context's own before what lives everywhere. */
+const isDecided = (a: Command, b: Command, program: Program): boolean =>
+  program.contextsTie !== true && livesEverywhere(a, program) !== livesEverywhere(b, program)
+
+/** A command that lives everywhere, on a key that a context has a command of its own on. */
+export const hiddenInContext: Rule = ({ trigger, program, commands }, { env }) =>
+  commands.flatMap((command): Finding[] => {
+    if (!livesEverywhere(command, program) || program.contextsTie === true) return []
+    const before = commands.filter(
+      (c) => !livesEverywhere(c, program) && canBeLiveTogether(c, command, program),
+    )
+    if (before.length === 0) return []
+    return [
+      {
+        kind: 'hidden-in-context',
+        severity: 'shadows',
+        stage: 'context',
+        ...hiddenWords(command, trigger, env, program, before),
+        evidence: 'plan',
+        commands: [command],
+      },
+    ]
+  })
 
 /** The contexts that two of the commands share, and those in which any of them is live. */
 function sharedContexts(rivals: readonly Command[], program: Program): [shared: Context[], live: Context[]] {
@@ -74,7 +103,8 @@ export const opens: Rule = ({ trigger, commands }, { stages, env }) => {
 
 /** Acts that a shorter one has to be told from: a press from all, two taps from three and a hold, and so on. */
 const longerThan = (act: Act): readonly Act[] => {
-  if (act === 'press') return ['hold', 'tap2', 'tap3', 'tap4', 'tap5']
+  if (act === 'press') return ['hold', 'during', 'tap2', 'tap3', 'tap4', 'tap5']
+  if (act === 'hold') return ['during']
   return act.startsWith('tap') ? acts.slice(acts.indexOf(act) + 1).filter((a) => a.startsWith('tap')) : []
 }
 
@@ -88,6 +118,17 @@ export const tapsAndHolds: Rule = ({ trigger, program, commands }, { env, group 
       ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
       : []
     if (!rival || waiting.length === 0) return []
+    if (act === 'during')
+      return [
+        {
+          kind: 'while-held',
+          severity: 'ambiguous',
+          stage: 'context',
+          ...whileHeldWords(trigger, other, env, rival.commands),
+          evidence: 'plan',
+          commands: [...waiting, ...rival.commands],
+        },
+      ]
     const isHold = act === 'hold'
     const isSecond = act === 'tap2' && actOf(trigger) === 'press'
     const waitsFor = isHold ? 'a hold' : isSecond ? 'a second tap' : 'further taps'
@@ -200,6 +241,7 @@ export const barred: Rule = ({ trigger, commands }, { env }) => {
 
 export const programRules: readonly Rule[] = [
   twoCommands,
+  hiddenInContext,
   opens,
   tapsAndHolds,
   prefix,

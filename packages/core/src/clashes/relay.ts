@@ -3,7 +3,13 @@ import type { Environment } from '../model/index.js'
 import { characterAt, heldOf, triggerKey, triggerName, type Chord } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 import { pageProgram } from './press-rules.js'
-import { relayBrokenWords, relayElsewhereWords, relayWay, type FindingWords } from './words.js'
+import {
+  relayBrokenWords,
+  relayElsewhereWords,
+  relayWay,
+  type FindingWords,
+  type RelayFault,
+} from './words.js'
 
 /** Faults of the relays on one trigger, each with the whole way from the control to the program in its message. */
 export const relays: Rule = (group, context) => {
@@ -33,13 +39,16 @@ function brokenChain(
   run: readonly Command[],
   sends: readonly Chord[],
   context: Pick<CheckContext, 'env' | 'stages' | 'group'>,
-): string | null {
+): RelayFault | null {
   if (sends.length !== run.length)
-    return `it sends ${sends.length} ${sends.length === 1 ? 'combination' : 'combinations'} for ${run.length} commands`
+    return {
+      kind: 'count',
+      text: `it sends ${sends.length} ${sends.length === 1 ? 'combination' : 'combinations'} for ${run.length} commands`,
+    }
   for (const [i, command] of run.entries()) {
     const program = context.env.programs.find((p) => p.id === command.programId)
     const fault = program && brokenAt(command, [sends[i] as Chord], program, context)
-    if (fault) return `for “${command.name}” ${fault}`
+    if (fault) return { ...fault, text: `for “${command.name}” ${fault.text}` }
   }
   return null
 }
@@ -50,15 +59,18 @@ export function brokenAt(
   sends: readonly Chord[],
   program: Program,
   context: Pick<CheckContext, 'env' | 'stages' | 'group'>,
-): string | null {
+): RelayFault | null {
   const { env, stages } = context
   for (const sent of sends) {
+    const name = triggerName(sent, env)
     const action = stages.system(sent)
-    if (action !== null) return `${env.system.name} takes ${triggerName(sent, env)} first: ${action}`
+    if (action !== null) return { kind: 'system', text: `${env.system.name} takes ${name} first: ${action}` }
+    const take = stages.inputMethod(sent) ?? stages.host(sent, program).find((t) => t.severity === 'blocks')
+    if (take) return { kind: 'host', text: `${take.by} takes ${name} first: ${take.does}` }
   }
   const [first] = sends
   if (program.menuChord && first && triggerKey(first) === triggerKey(program.menuChord) && sends.length > 1)
-    return menuFault(command, sends.slice(1), env)
+    return asMenuFault(menuFault(command, sends.slice(1), env))
   for (const [i, sent] of sends.entries()) {
     const last = i === sends.length - 1
     const fault = bindingFault(command, sent, program, context, last)
@@ -67,34 +79,46 @@ export function brokenAt(
   return null
 }
 
+const asMenuFault = (text: string | null): RelayFault | null =>
+  text === null ? null : { kind: 'menu', text }
+
 /** The commands before the last may be any that the program has: they are steps on the way. */
 function bindingFault(
   command: Command,
   sent: Chord,
   program: Program,
-  { env, group }: Pick<CheckContext, 'env' | 'group'>,
+  { env, stages, group }: Pick<CheckContext, 'env' | 'stages' | 'group'>,
   isLast: boolean,
-): string | null {
+): RelayFault | null {
   const name = triggerName(sent, env)
-  const bound = group(program.id, triggerKey(sent))
+  const arrives = stages.arrivesAs(sent, program)
+  const bound =
+    group(program.id, triggerKey(sent)) ?? (arrives ? group(program.id, triggerKey(arrives)) : undefined)
   // a relay that stands for a chord is no binding of the program's own
   const commands = bound?.commands.filter((c) => !bound.relays.some((r) => r.command.id === c.id)) ?? []
   if (commands.length === 0) {
     const elsewhere = env.programs.filter(
       (p) => p.id !== program.id && group(p.id, triggerKey(sent)) !== undefined,
     )
-    return elsewhere.length > 0
-      ? `${name} is not used by ${program.name}, only by ${elsewhere.map((p) => p.name).join(' and ')}`
-      : `${name} is not used by ${program.name}`
+    return {
+      kind: 'unused',
+      text:
+        elsewhere.length > 0
+          ? `${name} is not used by ${program.name}, only by ${elsewhere.map((p) => p.name).join(' and ')}`
+          : `${name} is not used by ${program.name}`,
+    }
   }
   if (commands.some((c) => c.id === command.id)) return null
   const live = commands.filter((c) => canBeLiveTogether(c, command, program))
   if (live.length === 0) {
     const where = commands.flatMap((c) => liveContexts(c, program))
     const names = program.contexts.filter((c) => where.includes(c.id)).map((c) => c.name)
-    return `${program.name} has ${name} in ${names.join(', ')} only, as “${commands[0]?.name}”`
+    return {
+      kind: 'context',
+      text: `${program.name} has ${name} in ${names.join(', ')} only, as “${commands[0]?.name}”`,
+    }
   }
-  return isLast ? `${program.name} has “${live[0]?.name}” on ${name}` : null
+  return isLast ? { kind: 'other', text: `${program.name} has “${live[0]?.name}” on ${name}` } : null
 }
 
 /** A menu is walked by the first letters of the entries on the command's menu path. Common practice, no source. */

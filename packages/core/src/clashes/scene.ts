@@ -1,5 +1,11 @@
-import { contextsOverlap, liveContexts, type Command, type Program } from '../commands/index.js'
-import type { Environment } from '../model/index.js'
+import {
+  contextsOverlap,
+  liveContexts,
+  livesEverywhere,
+  type Command,
+  type Program,
+} from '../commands/index.js'
+import type { Environment, PressStages } from '../model/index.js'
 import { limitedTo, type Placed } from '../plan/index.js'
 import { triggerKey, type Chord, type Trigger, type TriggerKey } from '../triggers/index.js'
 
@@ -26,7 +32,16 @@ export class Scene {
   /** devices whose driver changes all settings with the program in front */
   private readonly setByProgram: ReadonlySet<string>
 
-  constructor(program: Program, contextId: string, placements: readonly Placed[], env: Environment) {
+  /** placements of the program by the press as which they arrive, where its terminal makes one of several */
+  private readonly byArrival = new Map<TriggerKey, Standing[]>()
+
+  constructor(
+    program: Program,
+    contextId: string,
+    placements: readonly Placed[],
+    env: Environment,
+    private readonly stages: PressStages,
+  ) {
     this.program = program
     this.context = program.contexts.find((c) => c.id === contextId)
     const commands = new Map(env.commands.map((c) => [c.id, c]))
@@ -46,7 +61,17 @@ export class Scene {
         sends,
       }
       this.byTrigger.set(key, [...(this.byTrigger.get(key) ?? []), standing])
+      const arrival = owner === program ? this.arrival(trigger) : null
+      if (arrival !== null) this.byArrival.set(arrival, [...(this.byArrival.get(arrival) ?? []), standing])
     }
+  }
+
+  /** The press as which one arrives at the program; null where its terminal keeps it. */
+  private arrival(trigger: Trigger): TriggerKey | null {
+    if (trigger.kind !== 'chord' || this.program.host !== 'terminal') return triggerKey(trigger)
+    if (this.stages.host(trigger, this.program).some((take) => take.severity === 'blocks')) return null
+    const arrives = this.stages.arrivesAs(trigger, this.program)
+    return arrives && triggerKey(arrives)
   }
 
   private at(trigger: Trigger) {
@@ -78,10 +103,14 @@ export class Scene {
     readonly alongside: Command[]
     readonly other: Command[]
   } {
-    const own = this.at(trigger).filter((p) => p.program === this.program)
+    const arrival = this.arrival(trigger)
+    const own = arrival === null ? [] : (this.byArrival.get(arrival) ?? [])
     const commands = [...new Set(own.map((p) => p.command))]
-    const live = commands.filter((c) => this.isLive(c))
-    const rest = commands.filter((c) => !this.isLive(c))
+    const all = commands.filter((c) => this.isLive(c))
+    // a context's own command answers before one that lives everywhere
+    const ofContext = all.filter((c) => !livesEverywhere(c, this.program))
+    const live = this.program.contextsTie === true || ofContext.length === 0 ? all : ofContext
+    const rest = commands.filter((c) => !all.includes(c))
     const together = (c: Command): boolean =>
       liveContexts(c, this.program).some((id) => contextsOverlap(this.program, id, this.context?.id ?? id))
     return { live, alongside: rest.filter(together), other: rest.filter((c) => !together(c)) }

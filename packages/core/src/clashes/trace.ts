@@ -12,9 +12,17 @@ import { triggerKey, triggerName, type Chord, type Trigger } from '../triggers/i
 import { gestureOf, type Gesture } from './gesture.js'
 import { menuFault } from './relay.js'
 import { Scene, type Setting } from './scene.js'
-import { typedInWords } from './words.js'
+import { takenWords, typedInWords } from './words.js'
 
-export const traceStages = ['device', 'system', 'input method', 'program', 'command'] as const
+export const traceStages = [
+  'device',
+  'system',
+  'input method',
+  'host',
+  'text field',
+  'program',
+  'command',
+] as const
 export type TraceStage = (typeof traceStages)[number]
 
 /** What one stage did with a press. `ends`: nothing comes after it, for it was taken, typed or lost. */
@@ -54,20 +62,21 @@ export function tracePress(
 ): Trace {
   const program = env.programs.find((p) => p.id === front.programId)
   if (!program) return { steps: [], commandIds: [], waitMs: 0 }
-  return new PressTrace(new Scene(program, front.contextId, placements, env), env).follow(trigger)
+  const stages = pressStages(env)
+  return new PressTrace(new Scene(program, front.contextId, placements, env, stages), env, stages).follow(
+    trigger,
+  )
 }
 
 /** One press on its way: each stage notes what it did, and the first that ends it gives the trace. */
 class PressTrace {
   private readonly steps: TraceStep[] = []
-  private readonly stages: PressStages
 
   constructor(
     private readonly scene: Scene,
     private readonly env: Environment,
-  ) {
-    this.stages = pressStages(env)
-  }
+    private readonly stages: PressStages,
+  ) {}
 
   follow(trigger: Trigger): Trace {
     const missing = this.stages.device(trigger)
@@ -165,8 +174,13 @@ class PressTrace {
     }
     const text = `${name} tells ${scene.program.name} itself; no key is sent. ${note}${again}`
     this.step('device', 'passes', text.trim(), waitMs)
+    const [take] = this.stages.pointer(worked, scene.program).filter((t) => t.severity !== 'caution')
+    if (take) {
+      this.step(take.stage, 'ends', `${take.by} takes ${name}: ${take.does}.`)
+      return this.end()
+    }
     this.step('system', 'passes', `${env.system.name} sees no key.`)
-    this.step('input method', 'passes', 'There is no character to type.')
+    this.step('text field', 'passes', 'There is no character to type.')
     const ids = this.runCommands(worked)
     if (ids.length === 0 || settings.then.length === 0) return this.end(ids)
     const names = settings.then.map((c) => `“${fullName(c)}”`).join(', then ')
@@ -187,7 +201,7 @@ class PressTrace {
     return this.end([meant.id])
   }
 
-  /** Sends a chord through the system and the input method; true when one of them keeps it. */
+  /** Sends a chord through all that stands before the program; true when one of them keeps it. */
   private isKept(sent: Chord): boolean {
     const { env, stages, scene } = this
     const name = this.name(sent)
@@ -197,17 +211,47 @@ class PressTrace {
       return true
     }
     this.step('system', 'passes', `${name} is not used by ${env.system.name}.`)
+    const method = stages.inputMethod(sent)
+    if (method) {
+      this.step('input method', 'ends', `${method.by} takes ${name}: ${method.does}.`)
+      return true
+    }
+    if (this.isKeptByHost(sent)) return true
     const typed = stages.input(sent)
     const types = typed && typedInWords(typed)
     if (types && scene.context?.typing === true) {
-      this.step('input method', 'ends', `Text can be typed in ${scene.context.name}: ${name} ${types}.`)
+      this.step('text field', 'ends', `Text can be typed in ${scene.context.name}: ${name} ${types}.`)
       return true
     }
     this.step(
-      'input method',
+      'text field',
       'passes',
       types ? `${name} ${types} elsewhere; no text is typed here.` : `${name} types nothing.`,
     )
+    return false
+  }
+
+  /** Sends a chord through the browser or the terminal; true when it keeps it. */
+  private isKeptByHost(sent: Chord): boolean {
+    const { stages, env, scene } = this
+    const { program } = scene
+    if (program.host === undefined) return false
+    const name = this.name(sent)
+    const takes = stages.host(sent, program)
+    const blocking = takes.find((take) => take.severity === 'blocks')
+    if (blocking) {
+      this.step('host', 'ends', `${takenWords(sent, env, blocking, program).message}`)
+      return true
+    }
+    const arrives = stages.arrivesAs(sent, program)
+    const isOther = arrives && triggerKey(arrives) !== triggerKey(sent)
+    const [take] = takes
+    const text = isOther
+      ? `The terminal hands ${name} on as ${this.name(arrives)}.`
+      : take
+        ? takenWords(sent, env, take, program).message
+        : `The ${program.host} hands ${name} on.`
+    this.step('host', 'passes', text)
     return false
   }
 

@@ -1,6 +1,14 @@
 import type { Severity } from './clash.js'
 import type { Device, MissingPart } from '../bench/index.js'
-import { fullName, type Command, type Context, type DamageLevel, type Program } from '../commands/index.js'
+import {
+  fullName,
+  liveContexts,
+  type Command,
+  type Context,
+  type DamageLevel,
+  type Program,
+} from '../commands/index.js'
+import type { StageTake } from '../hosts/index.js'
 import { missingPartInWords, type Environment, type Typed } from '../model/index.js'
 import {
   characterLegend,
@@ -89,7 +97,7 @@ export const coarseDialWords = (
   cause: `A dial has only ${steps} steps in a turn.`,
 })
 
-// The system and the browser
+// The system
 
 export const swallowedWords = (worked: Trigger, env: Environment): FindingWords => ({
   message: `${triggerName(worked, env)} was pressed on this machine and never arrived; something takes it first.`,
@@ -101,9 +109,61 @@ export const systemTakesWords = (worked: Trigger, env: Environment, action: stri
   cause: `${env.system.name} takes ${triggerName(worked, env)}: ${action}.`,
 })
 
-export const browserTakesWords = (program: Program, sent: Trigger, env: Environment): FindingWords => ({
-  message: `The browser that ${program.name} runs in keeps ${triggerName(sent, env)} for itself.`,
-  cause: `The browser that ${program.name} runs in keeps keys for itself.`,
+// What stands between the system and the program
+
+/** What a stage does with a press. */
+export const takenWords = (
+  trigger: Trigger,
+  env: Environment,
+  take: StageTake,
+  program: Program,
+): FindingWords => {
+  const name = triggerName(trigger, env)
+  const where = take.stage === 'host' ? ` that ${program.name} runs in` : ''
+  switch (take.kind) {
+    case 'terminal-never':
+      return {
+        message: `The terminal that ${program.name} runs in sends nothing for ${name}.`,
+        cause: `Terminals send nothing for some keys of ${program.name}.`,
+      }
+    case 'terminal-collapses':
+      return {
+        message: `In the terminal that ${program.name} runs in, ${name} arrives as another key, from which it cannot be told.`,
+        cause: `Terminals send the same for several keys of ${program.name}.`,
+      }
+    default: {
+      const isSure = take.severity !== 'caution'
+      return {
+        message: `${take.by}${where} ${isSure ? 'takes' : 'uses'} ${name} ${isSure ? 'first' : 'by default'}: ${take.does}.`,
+        cause: `${take.by}${where} ${isSure ? 'takes keys for itself' : 'uses keys by default'}.`,
+      }
+    }
+  }
+}
+
+export const arrivesWithWords = (
+  trigger: Trigger,
+  arrives: Trigger,
+  env: Environment,
+  rival: readonly Command[],
+): FindingWords => ({
+  message: `In a terminal ${triggerName(trigger, env)} arrives as ${triggerName(arrives, env)}, which means “${firstName(rival)}”.`,
+  cause: 'Keys that a terminal cannot tell apart mean different commands.',
+})
+
+export const onePressTwoChordsWords = (
+  trigger: Trigger,
+  other: Trigger,
+  env: Environment,
+  rival: readonly Command[],
+): FindingWords => ({
+  message: `On ${env.system.name} ${triggerName(trigger, env)} and ${triggerName(other, env)} (“${firstName(rival)}”) are one press.`,
+  cause: 'AltGr is Ctrl+Alt, and both carry commands.',
+})
+
+export const numberBlockWords = (trigger: Trigger, env: Environment): FindingWords => ({
+  message: `With NumLock on, ${triggerName(trigger, env)} arrives as a cursor key, since Shift switches the number block over.`,
+  cause: 'Shift switches the number block over.',
 })
 
 // Typing
@@ -116,7 +176,7 @@ export function typedInWords(typed: Typed): string {
     case 'accent':
       return `starts the accent ${characterLegend(typed.character)}`
     case 'edit':
-      return 'edits the text or moves in it'
+      return typed.does === undefined ? 'edits the text or moves in it' : `is “${typed.does}” in the text`
     case 'unknown':
       return 'types a character'
   }
@@ -203,6 +263,30 @@ export function twoCommandsWords(
   }
 }
 
+export const hiddenWords = (
+  command: Command,
+  trigger: Trigger,
+  env: Environment,
+  program: Program,
+  before: readonly Command[],
+): FindingWords => {
+  const names = program.contexts.filter((c) => before.some((b) => liveContexts(b, program).includes(c.id)))
+  return {
+    message: `In ${names.map((c) => c.name).join(', ')} ${triggerName(trigger, env)} means ${quoted(before).join(' or ')}, so “${command.name}” has no key there.`,
+    cause: `Contexts of ${program.name} have commands of their own on keys that mean something everywhere.`,
+  }
+}
+
+export const whileHeldWords = (
+  trigger: Trigger,
+  other: Trigger,
+  env: Environment,
+  rival: readonly Command[],
+): FindingWords => ({
+  message: `${triggerName(other, env)} starts “${firstName(rival)}” at once, so ${triggerName(trigger, env)} never comes alone.`,
+  cause: 'A key works while it is held and by a press as well.',
+})
+
 export const opensPageWords = (trigger: Trigger, env: Environment, page: string | null): FindingWords =>
   both(`${triggerName(trigger, env)} opens ${page === null ? 'the page before' : 'another page'} already.`)
 
@@ -277,9 +361,26 @@ export const relayWay = (
 ): string =>
   `${triggerName(trigger, env)} sends ${sends.map((s) => triggerName(s, env)).join(', then ')} for “${command.name}”`
 
-export const relayBrokenWords = (way: string, fault: string): FindingWords => ({
-  message: `${way}, but ${fault}.`,
-  cause: 'Controls send what reaches no command.',
+/** Why a relay does not reach its command: each kind is mended by another change. */
+export interface RelayFault {
+  readonly kind: 'system' | 'host' | 'unused' | 'context' | 'other' | 'menu' | 'count'
+  /** as the end of a sentence */
+  readonly text: string
+}
+
+const relayCauses: Readonly<Record<RelayFault['kind'], string>> = {
+  system: 'Controls send what the system takes.',
+  host: 'Controls send what the browser, the terminal or the input method takes.',
+  unused: 'Controls send what no command of the program is on.',
+  context: 'Controls send what is on a command of another context.',
+  other: 'Controls send what runs another command.',
+  menu: 'Controls walk a menu that is not so.',
+  count: 'Controls send more or fewer combinations than they have commands.',
+}
+
+export const relayBrokenWords = (way: string, fault: RelayFault): FindingWords => ({
+  message: `${way}, but ${fault.text}.`,
+  cause: relayCauses[fault.kind],
 })
 
 export const relayElsewhereWords = (way: string, stray: string): FindingWords => ({
@@ -334,24 +435,36 @@ const damageOf = ({ damage }: Command): string => damageWords[damage?.level ?? '
 const wayOutWords = ({ damage }: Command): string =>
   damage?.wayOut ? ` The way out: ${damage.wayOut.replace(/\.?$/, '.')}` : ''
 
-/** @param near  busy triggers that a slip comes from, with what is on them */
+/**
+ * @param near  what a slip comes from, the worst first
+ * @param secondsPerHour  what such slips cost by assumed chances
+ */
 export function slipWords(
   kind: 'slip-neighbour' | 'slip-modifier',
   danger: Command,
   trigger: Trigger,
   env: Environment,
   near: readonly { readonly trigger: Trigger; readonly commands: readonly Command[] }[],
+  secondsPerHour: number,
 ): FindingWords {
-  const names = near.map(
-    (b) =>
-      `${triggerName(b.trigger, env)} (“${firstName(b.commands)}”, ${b.commands[0]?.usesPerHour} an hour)`,
-  )
-  const how = kind === 'slip-neighbour' ? 'beside' : 'one modifier away from'
+  const names = near
+    .slice(0, 3)
+    .map(
+      (b) =>
+        `${triggerName(b.trigger, env)} (“${firstName(b.commands)}”, ${b.commands[0]?.usesPerHour} an hour)`,
+    )
+  const how = kind === 'slip-neighbour' ? 'near' : 'one modifier away from'
+  const cost = `about ${secondsPerHour < 1 ? secondsPerHour.toFixed(1) : Math.round(secondsPerHour)} s an hour, assumed`
   return {
-    message: `“${fullName(danger)}” on ${triggerName(trigger, env)} ${damageOf(danger)} and lies ${how} ${names.join(', ')}.${wayOutWords(danger)}`,
+    message: `“${fullName(danger)}” on ${triggerName(trigger, env)} ${damageOf(danger)} and lies ${how} ${names.join(', ')}: slips cost ${cost}.${wayOutWords(danger)}`,
     cause: `A slip runs “${fullName(danger)}”.`,
   }
 }
+
+export const repeatsWords = (command: Command, trigger: Trigger, env: Environment): FindingWords => ({
+  message: `${triggerName(trigger, env)} repeats while it is held, and “${fullName(command)}” ${damageOf(command)} each time.`,
+  cause: 'Commands that do damage are on keys that repeat.',
+})
 
 export const noWayOutWords = (command: Command, trigger: Trigger, env: Environment): FindingWords => ({
   message: `“${fullName(command)}” on ${triggerName(trigger, env)} ${damageOf(command)}, and no way out of it is noted for the sheet.`,

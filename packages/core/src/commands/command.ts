@@ -78,6 +78,10 @@ export const isLiveIn = (command: Command, program: Program, contextId: string |
   command.programId === program.id &&
   (contextId === null || liveContexts(command, program).includes(contextId))
 
+/** Whether a command is live in every context of its program. */
+export const livesEverywhere = (command: Command, program: Program): boolean =>
+  liveContexts(command, program).length === program.contexts.length
+
 /** Whether one press can mean both commands: same program, and contexts that can be live together. */
 export function canBeLiveTogether(a: Command, b: Command, program: Program): boolean {
   if (a.programId !== b.programId) return false

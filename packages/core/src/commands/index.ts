@@ -9,6 +9,7 @@ export {
   hintKinds,
   isLiveIn,
   liveContexts,
+  livesEverywhere,
   type Command,
   type DamageLevel,
   type Hint,

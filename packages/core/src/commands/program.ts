@@ -22,8 +22,22 @@ export const programSchema = z.strictObject({
   contexts: z.array(contextSchema).min(1).max(100),
   /** opens the program's menus, which are then walked by the first letters of their entries */
   menuChord: chordSchema.optional(),
-  /** it runs in a web browser, which keeps some keys for itself */
-  host: z.literal('browser').optional(),
+  /** it runs in a web browser, which keeps some keys for itself, */
+  /** or in a terminal, which sends octets and not keys */
+  host: z.enum(['browser', 'terminal']).optional(),
+  /** it takes the keys that its host would use by default: cancels the browser's, turns off the terminal's line characters */
+  takesHostKeys: z.boolean().optional(),
+  /** it and its terminal speak an extended key protocol, by which every chord arrives */
+  extendedKeys: z.boolean().optional(),
+  /** its single keys rest while a text field has the focus */
+  restsWhileTyping: z.boolean().optional(),
+  /** which command a key runs is not known where one of a context and one that lives everywhere have it */
+  contextsTie: z.boolean().optional(),
+  /** acts of the pointer that it leaves free, such as `Control+wheel` */
+  frees: z
+    .array(z.string().regex(/^((Control|Shift|Alt|AltGraph|Meta)\+)*(main|menu|middle|wheel|back|forward)$/))
+    .max(60)
+    .optional(),
   /** whether its keys are those of characters or those of places on the board; places where left out */
   binds: z.enum(['characters', 'places']).optional(),
   /** what dragging with the pointer does, plain or with a modifier held */

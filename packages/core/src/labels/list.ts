@@ -1,11 +1,4 @@
-import {
-  contextsInWords,
-  fullName,
-  isLiveIn,
-  liveContexts,
-  type Command,
-  type Program,
-} from '../commands/index.js'
+import { contextsInWords, fullName, isLiveIn, livesEverywhere, type Command } from '../commands/index.js'
 import type { Environment } from '../model/index.js'
 import { controlRefOf, heldOf, modifierName, triggerName, type Trigger } from '../triggers/index.js'
 import type { Placed } from '../plan/index.js'
@@ -33,9 +26,6 @@ export interface TriggerList {
   readonly sections: readonly { readonly title: string; readonly entries: readonly ListEntry[] }[]
   readonly traps: readonly ListTrap[]
 }
-
-const livesEverywhere = (command: Command, program: Program): boolean =>
-  liveContexts(command, program).length === program.contexts.length
 
 /** The modifiers that are held for a trigger, as the system calls them. */
 const heldInWords = (trigger: Trigger, { systemId }: Pick<Environment, 'systemId'>): string =>

@@ -11,13 +11,19 @@ import {
 import type { Command, Program, Rules } from '../commands/index.js'
 import { CoreError } from '../errors.js'
 import { handModel } from '../hand/index.js'
+import {
+  browserChords,
+  inputMethodOf,
+  textActions,
+  type BrowserKey,
+  type InputMethod,
+  type StandardAction,
+  type TerminalKeys,
+} from '../hosts/index.js'
 import type { Memory } from '../mnemonics/index.js'
 import { activeArrangement, activeBench, type Arrangement, type Plan } from '../plan/index.js'
 import type { OwnSystemKeys, SystemKeys } from '../systems/index.js'
 import {
-  chord,
-  codeOfCharacter,
-  isModifier,
   triggerKey,
   type Naming,
   type NationalLayout,
@@ -50,8 +56,14 @@ export interface Environment extends Naming {
   readonly otherLayout?: NationalLayout
   /** the person's own settings of the system's keys */
   readonly ownKeys?: OwnSystemKeys[string]
-  /** chords (trigger keys) that a browser keeps */
-  readonly browserKeys?: ReadonlySet<TriggerKey>
+  /** chords (trigger keys) that a browser has functions for */
+  readonly browserKeys?: ReadonlyMap<TriggerKey, BrowserKey>
+  /** what terminals send */
+  readonly terminal?: TerminalKeys
+  /** chords (trigger keys) that edit text or move in it, with what they do */
+  readonly textActions?: ReadonlyMap<TriggerKey, string>
+  /** what stands between the system and programs */
+  readonly inputMethod?: InputMethod
   /** chords that were pressed on this machine */
   readonly probes?: ReadonlyMap<TriggerKey, 'arrives' | 'swallowed'>
   /** commands of the programs' defaults */
@@ -62,8 +74,14 @@ export interface Environment extends Naming {
 export interface Catalogues {
   readonly layouts: readonly NationalLayout[]
   readonly systems: readonly SystemKeys[]
-  /** combinations that a browser keeps, such as `Control+Shift+p`; none where left out */
-  readonly browserKeys?: readonly string[]
+  /** combinations of a browser; none where left out */
+  readonly browserKeys?: readonly BrowserKey[]
+  /** what terminals send; programs in a terminal are not judged where left out */
+  readonly terminal?: TerminalKeys
+  /** the table of standard shortcuts; only characters edit text where left out */
+  readonly standardKeys?: readonly StandardAction[]
+  /** input methods by id; none where left out */
+  readonly inputMethods?: readonly SystemKeys[]
 }
 
 const pick = <T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T => {
@@ -96,6 +114,7 @@ export function environmentOf(
   { popups }: Pick<Arrangement, 'popups'> = activeArrangement(plan),
   bench: Bench = activeBench(plan),
 ): BenchEnvironment {
+  const layout = layoutOf(plan, catalogues)
   return {
     devices: plan.devices,
     popups,
@@ -108,7 +127,7 @@ export function environmentOf(
     commands: plan.commands,
     systemId: plan.system,
     system: pick(catalogues.systems, plan.system, 'system'),
-    layout: layoutOf(plan, catalogues),
+    layout,
     controls: benchControls(bench, plan.devices),
     rules: plan.rules,
     memory: plan.memory,
@@ -116,7 +135,14 @@ export function environmentOf(
       otherLayout: pick(catalogues.layouts, plan.otherLayoutId, 'other layout'),
     }),
     ...(plan.ownSystemKeys[plan.system] && { ownKeys: plan.ownSystemKeys[plan.system] }),
-    browserKeys: browserChords(catalogues.browserKeys ?? [], layoutOf(plan, catalogues)),
+    browserKeys: browserChords(catalogues.browserKeys ?? [], layout, plan.system),
+    ...(catalogues.terminal && { terminal: catalogues.terminal }),
+    textActions: textActions(catalogues.standardKeys ?? [], layout, plan.system),
+    inputMethod: inputMethodOf(
+      catalogues.inputMethods?.find((m) => m.id === plan.inputMethod),
+      plan.composeCode,
+      layout,
+    ),
     probes: new Map(
       (bench.probes ?? [])
         .filter((p) => p.system === plan.system)
@@ -126,18 +152,6 @@ export function environmentOf(
     ...(bench.hands[0] && { handSide: bench.hands[0].side }),
   }
 }
-
-/** Combinations as a browser's list writes them, as trigger keys on a layout. */
-const browserChords = (combos: readonly string[], layout: NationalLayout): ReadonlySet<TriggerKey> =>
-  new Set(
-    combos.flatMap((combo) => {
-      const parts = combo.split(/\+(?!$)/)
-      const key = parts.at(-1) as string
-      const held = parts.slice(0, -1).filter(isModifier)
-      const code = /^([A-Z]\w+|F\d+)$/.test(key) ? key : codeOfCharacter(layout, key)
-      return code === null || held.length !== parts.length - 1 ? [] : [triggerKey(chord(code, held))]
-    }),
-  )
 
 function defaultsOf(plan: Plan): ReadonlyMap<GroupKey, readonly Command[]> {
   const commands = new Map(plan.commands.map((c) => [c.id, c]))

@@ -1,5 +1,5 @@
 import { splitControlRef, type Control } from '../bench/index.js'
-import { ruleBook, type Command, type RuleBook } from '../commands/index.js'
+import { ruleBook, type Command, type Program, type RuleBook } from '../commands/index.js'
 import { homingTimeMs, type ReachContext } from '../hand/index.js'
 import {
   mnemonicContext,
@@ -9,7 +9,9 @@ import {
 } from '../mnemonics/index.js'
 import { triggerKey, type Trigger, type PopupSet, type TriggerKey } from '../triggers/index.js'
 import { limitedTo, type Placed } from '../plan/index.js'
+import type { StageTake } from '../hosts/index.js'
 import type { Environment } from './environment.js'
+import { occupies } from './occupied.js'
 import { pressStages, sentBy, type PressStages } from './stages.js'
 
 /** An arrangement prepared for questions about its triggers. */
@@ -22,6 +24,8 @@ export interface PlaceIndex {
   readonly pointing: ReadonlyMap<string, number>
   /** commands on each trigger as their placements limit them, most used first; those that a chain runs too */
   readonly holders: ReadonlyMap<TriggerKey, readonly Command[]>
+  /** commands on each key and control, however it is worked, by `occupies` */
+  readonly onControl: ReadonlyMap<string, readonly Command[]>
   /** triggers by command id; a chain runs more than the command, so that it is none of its triggers */
   readonly triggers: ReadonlyMap<string, readonly Trigger[]>
   readonly commands: ReadonlyMap<string, Command>
@@ -35,6 +39,7 @@ const noTriggers: readonly Trigger[] = []
 export function indexPlaces(placements: readonly Placed[], env: Environment): PlaceIndex {
   const commands = new Map(env.commands.map((c) => [c.id, c]))
   const holders = new Map<TriggerKey, Command[]>()
+  const onControl = new Map<string, Command[]>()
   const triggers = new Map<string, Trigger[]>()
   for (const { commandId, trigger, contextIds, then = [] } of placements) {
     const command = commands.get(commandId)
@@ -46,6 +51,7 @@ export function indexPlaces(placements: readonly Placed[], env: Environment): Pl
     const there = holders.get(key)
     if (there) there.push(...run)
     else holders.set(key, run)
+    for (const at of occupies(trigger)) onControl.set(at, [...(onControl.get(at) ?? []), ...run])
     if (then.length > 0) continue
     const own = triggers.get(commandId)
     if (own) own.push(trigger)
@@ -61,6 +67,7 @@ export function indexPlaces(placements: readonly Placed[], env: Environment): Pl
     mnemonics,
     pointing: acquireTimes(env.controls),
     holders,
+    onControl,
     triggers,
     commands,
     readerOf(command) {
@@ -108,19 +115,35 @@ export const reachContextOf = (index: PlaceIndex, reachAt: ReachContext['reachAt
 /** What keeps a trigger from carrying a command: the system takes it, or it opens a page or a pop-up set. */
 export type Reservation =
   | { readonly by: 'system'; readonly action: string }
+  /** the input method, the browser, the terminal, or what the pointer does by itself */
+  | { readonly by: 'stage'; readonly take: StageTake }
   /** null goes back to the page before */
   | { readonly by: 'page'; readonly pageId: string | null }
   | { readonly by: 'pop-up set'; readonly set: PopupSet }
 
-/** What reserves a trigger, or null where it can carry a command. */
-export function reservedBy(trigger: Trigger, index: PlaceIndex): Reservation | null {
+/**
+ * What reserves a trigger, or null where it can carry a command.
+ * @param program  whose command it would be: then what its browser or terminal keeps, and what the pointer does in it, count
+ */
+export function reservedBy(trigger: Trigger, index: PlaceIndex, program?: Program): Reservation | null {
   const { stages } = index
   for (const sent of sentBy(trigger)) {
     const action = stages.system(sent)
     if (action !== null) return { by: 'system', action }
+    const take =
+      stages.inputMethod(sent) ??
+      (program && stages.host(sent, program).find((host) => host.severity === 'blocks'))
+    if (take) return { by: 'stage', take }
   }
+  const pointed = program && stages.pointer(trigger, program).find((take) => take.severity !== 'caution')
+  if (pointed) return { by: 'stage', take: pointed }
   const pageId = stages.opensPage(trigger)
   if (pageId !== undefined) return { by: 'page', pageId }
   const set = stages.opensPopup(trigger)
   return set ? { by: 'pop-up set', set } : null
 }
+
+/** Commands that a press on this key would meet, whether by a press, a hold, a tap or a pair. */
+export const commandsMet = (trigger: Trigger, index: PlaceIndex): readonly Command[] => [
+  ...new Set(occupies(trigger).flatMap((at) => index.onControl.get(at) ?? [])),
+]

@@ -1,4 +1,15 @@
 import { missingParts, offerOf, pagesOf, type BenchOffer, type MissingPart } from '../bench/index.js'
+import type { Program } from '../commands/index.js'
+import {
+  arrivesAs,
+  browserTake,
+  inputMethodTake,
+  pointerRole,
+  pointerTakes,
+  terminalTakes,
+  type BrowserKey,
+  type StageTake,
+} from '../hosts/index.js'
 import { systemTakes, type SystemTake } from '../systems/index.js'
 import {
   actOf,
@@ -8,6 +19,7 @@ import {
   type Chord,
   type PopupSet,
   type Trigger,
+  type TriggerKey,
 } from '../triggers/index.js'
 import type { Environment } from './environment.js'
 import { typedBy, type Typed } from './typing.js'
@@ -22,11 +34,21 @@ export interface PressStages {
   systemTake(worked: Trigger): (SystemTake & { readonly isRepeated: 'tap5' | 'hold' | null }) | null
   /** what a chord does to text where text can be typed */
   input(sent: Chord): Typed | null
+  /** what the input method does with a chord; null for nothing */
+  inputMethod(sent: Chord): StageTake | null
+  /** what the browser or terminal of a program does with a chord, the gravest first; none where it arrives as itself */
+  host(sent: Chord, program: Program): readonly StageTake[]
+  /** the chord as which one arrives at a program: a terminal makes Tab of Ctrl+I; null where nothing arrives */
+  arrivesAs(sent: Chord, program: Program): Chord | null
+  /** who takes an act of the pointer: the desktop, the browser, the program by itself */
+  pointer(trigger: Trigger, program: Program): readonly StageTake[]
   /** the page that a control opens instead of carrying a command; null goes back; undefined when it opens none */
   opensPage(trigger: Trigger): string | null | undefined
   /** the pop-up set that the trigger brings up */
   opensPopup(trigger: Trigger): PopupSet | undefined
 }
+
+const noKeys: ReadonlyMap<TriggerKey, BrowserKey> = new Map()
 
 export function pressStages(env: Environment): PressStages {
   const offer: BenchOffer = offerOf(env.controls, env.devices ?? [])
@@ -53,7 +75,24 @@ export function pressStages(env: Environment): PressStages {
       const act = actOf(worked)
       return take ? { ...take, isRepeated: act === 'tap5' || act === 'hold' ? act : null } : null
     },
-    input: (sent) => typedBy(sent, env.layout, env.systemId),
+    input: (sent) => typedBy(sent, env.layout, env.systemId, env.textActions),
+    inputMethod: (sent) =>
+      env.inputMethod && env.probes?.get(triggerKey(sent)) !== 'arrives'
+        ? inputMethodTake(sent, env.inputMethod)
+        : null,
+    host(sent, program) {
+      if (env.probes?.get(triggerKey(sent)) === 'arrives') return []
+      const browser = browserTake(sent, program, env.browserKeys ?? noKeys)
+      return browser ? [browser] : terminalTakes(sent, program, env.layout, env.terminal)
+    },
+    arrivesAs(sent, program) {
+      if (program.host !== 'terminal' || program.extendedKeys === true || !env.terminal) return sent
+      return arrivesAs(sent, env.layout, env.terminal)?.chord ?? null
+    },
+    pointer(trigger, program) {
+      const role = pointerRole(trigger, env.devices ?? [], env.controls)
+      return role === null ? [] : pointerTakes(trigger, role, program, env.systemId, env.system.name)
+    },
     opensPage(trigger) {
       if (trigger.kind !== 'button' || trigger.act !== 'press' || trigger.pageId === undefined)
         return undefined

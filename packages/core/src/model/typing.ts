@@ -1,4 +1,11 @@
-import { characterAt, type Chord, type NationalLayout, type SystemId } from '../triggers/index.js'
+import {
+  characterAt,
+  triggerKey,
+  type Chord,
+  type NationalLayout,
+  type SystemId,
+  type TriggerKey,
+} from '../triggers/index.js'
 
 /** Keys that edit text or move in it when pressed bare or with Shift. */
 const editingKeys = new Set([
@@ -20,7 +27,8 @@ const editingKeys = new Set([
 /** What a press puts into a text: a character, an accent that waits, or an edit. */
 export type Typed =
   | { readonly kind: 'character' | 'accent'; readonly character: string }
-  | { readonly kind: 'edit' }
+  /** what it does to the text, where the table of standard shortcuts says */
+  | { readonly kind: 'edit'; readonly does?: string }
   | { readonly kind: 'unknown' }
 
 /**
@@ -28,7 +36,17 @@ export type Typed =
  * Windows takes Control+Alt for the third-level key; macOS types with Option on nearly every key, with characters that
  * no data here tells (both from memory).
  */
-export function typedBy(trigger: Chord, layout: NationalLayout, system: SystemId): Typed | null {
+export function typedBy(
+  trigger: Chord,
+  layout: NationalLayout,
+  system: SystemId,
+  textActions?: ReadonlyMap<TriggerKey, string>,
+): Typed | null {
+  const does = textActions?.get(triggerKey(trigger))
+  return does === undefined ? charactersOf(trigger, layout, system) : { kind: 'edit', does }
+}
+
+function charactersOf(trigger: Chord, layout: NationalLayout, system: SystemId): Typed | null {
   const held = new Set<string>(trigger.modifiers)
   if (held.has('Meta')) return null
   const shift = held.has('Shift')

@@ -27,6 +27,8 @@ export function reservationInWords(reservation: Reservation): string {
   switch (reservation.by) {
     case 'system':
       return reservation.action
+    case 'stage':
+      return `${reservation.take.by}: ${reservation.take.does}`
     case 'page':
       return reservation.pageId === null ? 'Goes back a page' : 'Opens a page'
     case 'pop-up set':

@@ -1,6 +1,6 @@
 import type { ProgramId } from '../ids.js'
 import { triggerReach, verdicts, type ChordReach, type ReachAt, type Verdict } from '../hand/index.js'
-import { reachContextOf, type PlaceIndex } from '../model/index.js'
+import { commandsMet, reachContextOf, reservedBy, type PlaceIndex } from '../model/index.js'
 import type { Candidate } from './candidates.js'
 
 /** A free trigger with how it is reached. */
@@ -22,13 +22,15 @@ export function freePlaces(
 ): FreePlace[] {
   const reachContext = reachContextOf(index, reachAt)
   const worst = verdicts.indexOf(within)
+  const program = index.env.programs.find((p) => p.id === programId)
   return candidates
     .filter(
       (at) =>
         at.reserved === null &&
         !at.barred &&
         !at.locked &&
-        (index.holders.get(at.key) ?? []).every((c) => programId !== null && c.programId !== programId),
+        commandsMet(at.trigger, index).every((c) => programId !== null && c.programId !== programId) &&
+        (program === undefined || reservedBy(at.trigger, index, program) === null),
     )
     .flatMap((at) => {
       const reach = triggerReach(at.trigger, reachContext)

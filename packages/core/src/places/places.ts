@@ -11,7 +11,7 @@ import {
   type ReachByControl,
 } from '../hand/index.js'
 import type { MnemonicScore } from '../mnemonics/index.js'
-import { reachContextOf, type PlaceIndex, type Reservation } from '../model/index.js'
+import { commandsMet, reachContextOf, reservedBy, type PlaceIndex, type Reservation } from '../model/index.js'
 import { defaultPlaceWeights, type PlaceWeights } from '../plan/index.js'
 import type { Modifier, Trigger, TriggerKey } from '../triggers/index.js'
 import { candidate, candidatesWith, pageFor, type Candidate, type PageOf } from './candidates.js'
@@ -55,6 +55,8 @@ export interface CandidatePlace {
   readonly typesIn: readonly string[]
   /** commands on the same key worked otherwise: one of the two has to wait for the other */
   readonly waitsWith: readonly Command[]
+  /** another command works the same key otherwise: by a hold, a tap, a pair */
+  readonly isMet: boolean
 }
 
 /** The way back of a hand that had to leave, alone, ms; 0 for what it makes at home. */
@@ -153,9 +155,10 @@ export function placeJudge(
       amounts,
       holders,
       isLocked: at.locked || holders.some(rules.locks),
-      reserved: at.reserved,
+      reserved: at.reserved ?? (program ? reservedBy(at.trigger, index, program) : null),
       typesIn,
       waitsWith,
+      isMet: commandsMet(at.trigger, index).some(isRival),
     }
   }
 }
@@ -229,6 +232,7 @@ export const isFree = (place: CandidatePlace): boolean =>
   isAvailable(place) &&
   place.holders.length === 0 &&
   place.typesIn.length === 0 &&
+  !place.isMet &&
   place.waitsWith.length === 0
 
 /** Places that can be had, cheapest first. */

@@ -81,6 +81,13 @@ export const planSchema = z.strictObject({
   otherLayoutId: z.string().min(1).max(40).nullable(),
   /** the person's own settings of each system's keys, in place of those that ship */
   ownSystemKeys: ownSystemKeysSchema,
+  /** an input method is in use, which takes keys before programs */
+  inputMethod: z.enum(['ibus']).optional(),
+  /** W3C code of the key that starts a Compose sequence */
+  composeCode: z
+    .string()
+    .regex(/^[A-Z][A-Za-z0-9]{0,31}$/)
+    .optional(),
   devices: z.array(deviceSchema).min(1).max(100),
   benches: z.array(benchSchema).min(1).max(50),
   programs: z.array(programSchema).max(100),

@@ -1,10 +1,12 @@
-import { busyUsesPerHour } from '../clashes/index.js'
 import { canBeLiveTogether } from '../commands/index.js'
 import type { PlaceIndex } from '../model/index.js'
 import type { PlaceWeights, Plan } from '../plan/index.js'
 import type { SolveRow } from './rows.js'
 import { relationIndex, type RelationKind } from './slot-relations.js'
 import type { PairTerm } from './slots.js'
+
+/** Commands used at least this often an hour make slips worth keeping apart from. Assumed. */
+const busyUsesPerHour = 10
 
 /** What members of a family gain on keys that lie together, ms a use of the rarer one. Assumed. */
 const familyMs = 40

@@ -1,73 +1,7 @@
-import { table } from '../table.js'
 import { CoreError } from '../errors.js'
 import { triggerKey, type Modifier, type NationalLayout } from '../triggers/index.js'
+import { readAccelerator } from './accelerator.js'
 import { systemTrigger, type OwnSystemKeys, type SystemKey, type SystemKeys } from './system-keys.js'
-
-/** Keysyms of places; letters and signs are looked up on the layout instead. */
-const namedCodes = table<string>({
-  Page_Up: 'PageUp',
-  Page_Down: 'PageDown',
-  Left: 'ArrowLeft',
-  Right: 'ArrowRight',
-  Up: 'ArrowUp',
-  Down: 'ArrowDown',
-  space: 'Space',
-  Print: 'PrintScreen',
-  Above_Tab: 'Backquote',
-  Tab: 'Tab',
-  Escape: 'Escape',
-  Delete: 'Delete',
-  Home: 'Home',
-  End: 'End',
-  Insert: 'Insert',
-  Return: 'Enter',
-  BackSpace: 'Backspace',
-  Pause: 'Pause',
-  Menu: 'ContextMenu',
-  Super_L: 'MetaLeft',
-  Super_R: 'MetaRight',
-  Super: 'MetaLeft',
-  Alt_L: 'AltLeft',
-  Control_L: 'ControlLeft',
-})
-const namedChars = table<string>({
-  equal: '=',
-  minus: '-',
-  plus: '+',
-  comma: ',',
-  period: '.',
-  slash: '/',
-  semicolon: ';',
-  apostrophe: "'",
-  grave: '`',
-  backslash: '\\',
-  bracketleft: '[',
-  bracketright: ']',
-})
-/** Control is spelled three ways in the schemas; all mean the same. */
-const modifierOf = table<Modifier>({
-  control: 'Control',
-  ctrl: 'Control',
-  primary: 'Control',
-  alt: 'Alt',
-  mod1: 'Alt',
-  shift: 'Shift',
-  super: 'Meta',
-  meta: 'Meta',
-  mod4: 'Meta',
-})
-
-/** An accelerator such as `<Super><Shift>Home` as a system key, or null for keys that no board of the catalogue has. */
-function readAccelerator(text: string): Pick<SystemKey, 'modifiers' | 'code' | 'char'> | null {
-  const held = [...text.matchAll(/<([^<>]+)>/g)].map((m) => modifierOf[(m[1] as string).toLowerCase()])
-  const key = text.replace(/<[^<>]+>/g, '')
-  if (held.includes(undefined) || key === '') return null
-  const modifiers = [...new Set(held as Modifier[])].sort()
-  const code = namedCodes[key] ?? (/^F\d{1,2}$/.test(key) ? key : undefined)
-  if (code !== undefined) return { modifiers, code }
-  const char = namedChars[key] ?? ([...key].length === 1 ? key.toLowerCase() : undefined)
-  return char === undefined ? null : { modifiers, char }
-}
 
 /** Accelerators of one setting as system keys; those that no board has are left out. */
 export const gnomeKeys = (

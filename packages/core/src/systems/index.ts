@@ -1,3 +1,4 @@
+export { readAccelerator } from './accelerator.js'
 export {
   ownSystemKeysSchema,
   systemActions,

@@ -42,7 +42,7 @@ export {
   triggerName,
   type Naming,
 } from './names.js'
-export { systemIds, type SystemId } from './system.js'
+export { isLinuxDesktop, systemIds, type SystemId } from './system.js'
 export { popupSetSchema, type PopupSet } from './popup.js'
 export { readTrigger } from './spoken.js'
 export { holdWaitMs, tapWaitMs } from './waits.js'

@@ -1,7 +1,7 @@
 import { table } from '../table.js'
 import { characterAt, type NationalLayout } from './layout.js'
 import { sortModifiers, type Modifier } from './modifiers.js'
-import type { SystemId } from './system.js'
+import { systemIds, type SystemId } from './system.js'
 import { actOf, heldOf, controlRef, type Act, type Trigger, type Turn } from './trigger.js'
 
 const keyNames = table<string>({
@@ -39,11 +39,24 @@ const keyNames = table<string>({
   NumpadDecimal: 'Num .',
 })
 
-const modifierNames: Readonly<Record<SystemId, Readonly<Record<Modifier, string>>>> = {
-  gnome: { Control: 'Ctrl', Shift: 'Shift', Alt: 'Alt', AltGraph: 'AltGr', Meta: 'Super' },
-  windows: { Control: 'Ctrl', Shift: 'Shift', Alt: 'Alt', AltGraph: 'AltGr', Meta: 'Win' },
-  macos: { Control: 'Control', Shift: 'Shift', Alt: 'Option', AltGraph: 'Option (right)', Meta: 'Command' },
+const linuxModifiers: Readonly<Record<Modifier, string>> = {
+  Control: 'Ctrl',
+  Shift: 'Shift',
+  Alt: 'Alt',
+  AltGraph: 'AltGr',
+  Meta: 'Super',
 }
+
+function modifierNamesOf(system: SystemId): Readonly<Record<Modifier, string>> {
+  if (system === 'macos')
+    return { Control: 'Control', Shift: 'Shift', Alt: 'Option', AltGraph: 'Option (right)', Meta: 'Command' }
+  if (system === 'windows') return { ...linuxModifiers, Meta: 'Win' }
+  return system === 'kde' ? { ...linuxModifiers, Meta: 'Meta' } : linuxModifiers
+}
+
+const modifierNames = Object.fromEntries(systemIds.map((id) => [id, modifierNamesOf(id)])) as Readonly<
+  Record<SystemId, Readonly<Record<Modifier, string>>>
+>
 
 /** Spacing form of a dead key, for legends. */
 const deadSigns = table<string>({

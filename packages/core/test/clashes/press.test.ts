@@ -174,7 +174,7 @@ describe('a press, layer by layer', () => {
     expect(stages(t)).toEqual([
       'device passes',
       'system passes',
-      'input method passes',
+      'text field passes',
       'program passes',
       'command runs',
     ])
@@ -186,7 +186,7 @@ describe('a press, layer by layer', () => {
       'system ends',
     ])
     const typed = press('KeyX', set(['bold', 'KeyX']), 'labelling')
-    expect(stages(typed).at(-1)).toBe('input method ends')
+    expect(stages(typed).at(-1)).toBe('text field ends')
     expect(typed.steps.at(-1)!.text).toContain('types “x”')
     const wrong = press('KeyX', set(['bold', 'KeyX']))
     expect(wrong.commandIds).toEqual([])

@@ -88,7 +88,7 @@ describe('system and browser', () => {
     expect(found!.setting).toContain('Filter keys')
   })
   test('a program that runs by itself has the browser’s keys', () => {
-    const browserKeys = new Set([keyOf('Control+KeyT')])
+    const browserKeys = new Map([[keyOf('Control+KeyT'), { keys: 'accel+t', reserved: true }]])
     expect(kinds(one('Control+KeyT', {}, { browserKeys }))).toEqual([])
     const programs = [{ ...fenmap, host: 'browser' as const }, reedcall]
     expect(kinds(one('Control+KeyT', {}, { browserKeys, programs }))).toEqual(['browser-takes'])
@@ -233,10 +233,12 @@ describe('slips', () => {
       }),
     )
   test('count beside keys that are used often, live together, and not its own opposite', () => {
-    expect(beside(80)).toEqual(['slip-neighbour'])
-    expect(beside(2)).toEqual([])
+    expect(beside(80)).toEqual(['repeats', 'slip-neighbour'])
+    // no floor of uses: what a slip costs counts
+    expect(beside(2)).toEqual(['repeats', 'slip-neighbour'])
+    expect(beside(0)).toEqual(['repeats'])
     expect(beside(80, labelling).filter((k) => k.startsWith('slip'))).toEqual([])
-    expect(beside(80, { oppositeId: 'new' })).toEqual([])
+    expect(beside(80, { oppositeId: 'new' })).toEqual(['repeats'])
     expect(beside(80, {}, { damage: { level: 'nuisance', wayOut: '' } })).toEqual([])
   })
   test('all busy neighbours stand in one finding, with the way out', () => {
@@ -248,10 +250,11 @@ describe('slips', () => {
         places: { Left: 'KeyS', Right: 'KeyF', Above: 'KeyE' },
       }),
     )
-    expect(found.map((c) => c.kind)).toEqual(['slip-neighbour'])
+    expect(found.map((c) => c.kind).sort()).toEqual(['repeats', 'slip-neighbour'])
+    const slip = found.find((c) => c.kind === 'slip-neighbour')!
     for (const name of ['S (“Left one”', 'F (“Right one”', 'E (“Above one”'])
-      expect(found[0]!.message).toContain(name)
-    expect(found[0]!.message).toMatch(/The way out: Restore it\.$/)
+      expect(slip.message).toContain(name)
+    expect(slip.message).toMatch(/The way out: Restore it\.$/)
   })
   test('a modifier missed or added counts, another key does not', () => {
     const busy = (text: string) =>
@@ -261,9 +264,9 @@ describe('slips', () => {
           places: { busy: text },
         }),
       )
-    expect(busy('Control+Shift+KeyD')).toEqual(['slip-modifier'])
-    expect(busy('KeyD')).toEqual(['slip-modifier'])
-    expect(busy('Alt+Shift+KeyD')).toEqual([])
+    expect(busy('Control+Shift+KeyD')).toEqual(['repeats', 'slip-modifier'])
+    expect(busy('KeyD')).toEqual(['repeats', 'slip-modifier'])
+    expect(busy('Alt+Shift+KeyD')).toEqual(['repeats'])
   })
 })
 

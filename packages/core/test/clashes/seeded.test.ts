@@ -12,7 +12,8 @@ import {
   type ClashKind,
   type Command,
 } from '../../src/index.js'
-import { systems } from '@reach-plot/data'
+import { catalogues, systems } from '@reach-plot/data'
+import { inputMethodOf } from '../../src/hosts/index.js'
 import { command, layout, groupOf, keyOf } from '../build.js'
 import { fenmap, reedcall, scene, tracing, type Scene, type SceneChange } from './desk.js'
 
@@ -24,10 +25,17 @@ const on = (trigger: string, more: SceneChange = {}, change: Partial<Command> = 
   places: { new: trigger, ...more.places },
 })
 const windows = { systemId: 'windows', system: systems.find((s) => s.id === 'windows')! } as const
+const ibus = inputMethodOf(catalogues.inputMethods[0], undefined, layout('us'))
+const inTerminal: SceneChange = {
+  programs: [{ ...fenmap, host: 'terminal' }, reedcall],
+  terminal: catalogues.terminal,
+  // the clean scene has keys that a terminal cannot tell
+  places: { 'fit-chart': 'Alt+KeyO', 'place-name': 'Alt+KeyJ' },
+}
 const labelling = { contextIds: ['labelling'] }
 const damage = { damage: { level: 'loss', wayOut: 'Restore the last copy' } } as const
 const busy = command('Busy', { ...tracing, usesPerHour: 80 })
-const drags = (modifier: 'Shift' | null) => ({
+const drags = (modifier: 'Alt' | null) => ({
   programs: [
     { ...fenmap, drags: [{ contextId: 'tracing', modifier, does: 'keeps the line straight' }] },
     reedcall,
@@ -95,9 +103,48 @@ const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
     'a browser’s key for a program in one',
     on('Control+KeyT', {
       programs: [{ ...fenmap, host: 'browser' }, reedcall],
-      browserKeys: new Set([keyOf('Control+KeyT')]),
+      browserKeys: new Map([
+        [keyOf('Control+KeyT'), { keys: 'accel+t', reserved: true, does: 'open a tab' }],
+      ]),
     }),
   ],
+  [
+    'browser-default',
+    'a browser’s key that a page can take',
+    on('Control+KeyL', {
+      programs: [{ ...fenmap, host: 'browser' }, reedcall],
+      browserKeys: new Map([[keyOf('Control+KeyL'), { keys: 'accel+l', reserved: false }]]),
+    }),
+  ],
+  [
+    'browser-pointer',
+    'the middle button in a browser',
+    on('mouse/wheel', { programs: [{ ...fenmap, host: 'browser', frees: [] }, reedcall] }),
+  ],
+  ['pointer-program', 'a scroll of the wheel', on('mouse/wheel up')],
+  ['pointer-system', 'a button with the modifier that moves windows', on('Meta+mouse/wheel')],
+  ['input-method', 'a key of the input method', on('Control+Shift+KeyU', { inputMethod: ibus })],
+  [
+    'compose-key',
+    'the key that starts a Compose sequence',
+    on('ContextMenu', { inputMethod: { ...ibus, composeCode: 'ContextMenu' } }),
+  ],
+  ['terminal-never', 'a key that terminals send nothing for', on('Control+Semicolon', inTerminal)],
+  ['terminal-collapses', 'a capital with Control in a terminal', on('Control+Shift+KeyK', inTerminal)],
+  ['terminal-line', 'the key that stops a program in a terminal', on('Control+KeyZ', inTerminal)],
+  ['terminal-window', 'a key of terminal windows', on('F11', inTerminal)],
+  ['number-block-shift', 'Shift with the number block', on('Shift+Numpad7')],
+  [
+    'hidden-in-context',
+    'a key that a context has a command of its own on',
+    on('Control+Shift+KeyO', {}, { contextIds: [] }),
+  ],
+  [
+    'while-held',
+    'a key that works while it is held and by a press',
+    on('KeyK', { commands: [command('Peek', tracing)], places: { peek: 'KeyK while' } }),
+  ],
+  ['repeats', 'damage on a key that repeats', on('F8', {}, damage)],
   ['types-character', 'a letter where text is typed', on('KeyK', {}, labelling)],
   ['types-capital', 'a capital where text is typed', on('Shift+KeyK', {}, labelling)],
   [
@@ -136,7 +183,7 @@ const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
     'a pair that begins with a key of its own',
     on('pad/k1+pad/k2', { commands: [command('First', tracing)], places: { first: 'pad/k1' } }),
   ],
-  ['drag-modifier', 'a wheel with the modifier of a drag', on('Shift+mouse/wheel up', drags('Shift'))],
+  ['drag-modifier', 'a wheel with the modifier of a drag', on('Alt+mouse/wheel up', drags('Alt'))],
   [
     'default-lost',
     'a default that nothing reaches any more',
@@ -206,6 +253,11 @@ const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
 const companions: Partial<Record<string, readonly ClashKind[]>> = {
   // a relay of a command that has its chord nowhere reaches nothing
   'seven keys held at once': ['relay-broken'],
+  // damage on a key of a keyboard repeats while it is held
+  'damage beside a busy key': ['repeats'],
+  'damage one modifier from a busy key': ['repeats'],
+  'damage without a way out': ['repeats'],
+  'the middle button in a browser': ['pointer-program'],
 }
 
 describe('a clean arrangement', () => {

@@ -20,7 +20,7 @@ const stages = (trace: Trace): string => trace.steps.map((s) => s.stage).join(',
 describe('a press that arrives', () => {
   test('passes every layer in order and runs its command', () => {
     const trace = press('KeyD')
-    expect(stages(trace)).toBe('device, system, input method, program, command')
+    expect(stages(trace)).toBe('device, system, text field, program, command')
     expect(trace.commandIds).toEqual(['fenmap-add-vertex'])
     expect(trace.steps.at(-1)!.outcome).toBe('runs')
   })
@@ -49,7 +49,7 @@ describe('a press that does not arrive', () => {
   test('types where text is typed', () => {
     const trace = press('KeyT', 'labelling')
     expect(trace.commandIds).toEqual([])
-    expect(trace.steps.at(-1)).toMatchObject({ stage: 'input method', outcome: 'ends' })
+    expect(trace.steps.at(-1)).toMatchObject({ stage: 'text field', outcome: 'ends' })
   })
   test('is lost where no device has the key', () => {
     const trace = press('F13')

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { keyOf } from '../build.js'
-import { browserKeys, handSpan, layouts, systems, w3cCodes } from '@reach-plot/data'
+import { browserCombos, browserKeys, handSpan, layouts, systems, w3cCodes } from '@reach-plot/data'
 import { boardControls, boardIds, isModifier, systemActions } from '../../src/index.js'
 
 describe('key codes', () => {
@@ -104,5 +104,9 @@ test('the survey’s quantiles rise, and its size is that of the source', () => 
 test('the browser’s keys have those that every browser keeps', () => {
   // common practice, no source
   for (const combo of ['Control+t', 'Control+w', 'Control+n', 'Control+l', 'F5', 'F11'])
-    expect(browserKeys).toContain(combo)
+    expect(browserCombos).toContain(combo)
+  // the source marks those that no page can take; six or so
+  expect(browserKeys.filter((k) => k.reserved).map((k) => k.keys)).toEqual(
+    expect.arrayContaining(['accel+n', 'accel+t', 'accel+w', 'accel+Shift+w', 'accel+q']),
+  )
 })

@@ -12,7 +12,7 @@ import {
   writePlan,
   type Plan,
 } from '../../src/index.js'
-import { browserKeys, layouts, systems } from '@reach-plot/data'
+import { catalogues } from '@reach-plot/data'
 import { command, draft, placements, plan, program, groupOf, keyOf } from '../build.js'
 
 type Raw = Record<string, unknown> & {
@@ -176,7 +176,6 @@ describe('references of the newer parts', () => {
 })
 
 describe('what stands around an arrangement', () => {
-  const catalogues = { layouts, systems, browserKeys }
   const given = plan({
     commands: [command('Hide shape'), command('Split')],
     otherLayoutId: 'de',

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { browserKeys, layouts, systems } from '@reach-plot/data'
+import { catalogues } from '@reach-plot/data'
 import {
   activeArrangement,
   prepare,
@@ -11,7 +11,7 @@ import {
   type RoutineStep,
 } from '../../src/index.js'
 
-export const catalogues = { layouts, systems, browserKeys }
+export { catalogues }
 
 /** The demo, which has every kind of device; only its bench and commands count here. */
 export const demoPlan: Plan = readPlan(

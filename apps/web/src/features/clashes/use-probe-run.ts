@@ -4,7 +4,7 @@ import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useProbe } from './use-probe.js'
 
-const doubtfulStages = ['system', 'browser']
+const doubtfulStages = ['system', 'input method', 'host']
 
 /** Chords of the arrangement that something else may take: found by the check, or of a kind that systems often take. */
 function useDoubtful(): readonly Chord[] {

@@ -10,7 +10,8 @@ export const meanings: Readonly<Record<Severity, string>> = {
 export const stageNames: Readonly<Record<Clash['stage'], string>> = {
   device: 'device',
   system: 'system',
-  browser: 'browser',
+  'input method': 'input method',
+  host: 'browser or terminal',
   typing: 'typing',
   context: 'program context',
   relay: 'relay',

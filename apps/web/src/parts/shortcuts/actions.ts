@@ -1,4 +1,4 @@
-import { browserKeys } from '@reach-plot/data'
+import { browserCombos } from '@reach-plot/data'
 
 /** Everything in the app that has a shortcut, with its default. All of them can be changed. */
 export const appActions = [
@@ -40,7 +40,7 @@ export function refuseCombo(
   id: AppActionId,
   own: Readonly<Record<string, string>>,
 ): string | null {
-  if (browserKeys.includes(combo)) return 'The browser keeps this combination.'
+  if (browserCombos.includes(combo)) return 'The browser keeps this combination.'
   if (
     ['Tab', 'Shift+Tab', 'Enter', 'Space', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].includes(combo)
   )

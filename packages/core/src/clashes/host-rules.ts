@@ -1,0 +1,121 @@
+import { canBeLiveTogether } from '../commands/index.js'
+import type { StageTake } from '../hosts/index.js'
+import { sentBy } from '../model/index.js'
+import { heldOf, triggerKey, type Trigger } from '../triggers/index.js'
+import type { ClashStage } from './clash.js'
+import type { CheckContext, Finding, Group, Rule } from './finding.js'
+import { arrivesWithWords, numberBlockWords, onePressTwoChordsWords, takenWords } from './words.js'
+
+const stageOf: Readonly<Record<StageTake['stage'], ClashStage>> = {
+  system: 'system',
+  'input method': 'input method',
+  host: 'host',
+  'text field': 'typing',
+  program: 'context',
+}
+
+/** What takes a press on its way, in the order of the stages; after one that ends it nothing more is asked. */
+function takesOf(
+  trigger: Trigger,
+  { program }: Pick<Group, 'program'>,
+  { stages }: Pick<CheckContext, 'stages'>,
+): StageTake[] {
+  const out: StageTake[] = [...stages.pointer(trigger, program)]
+  const sent = sentBy(trigger)
+  for (const one of sent) {
+    if (stages.systemTake(one) !== null) return out
+    const method = stages.inputMethod(one)
+    out.push(...(method ? [method] : []), ...stages.host(one, program))
+  }
+  const end = out.findIndex((take) => take.severity === 'blocks')
+  return end === -1 ? out : out.slice(0, end + 1)
+}
+
+/** The input method, the browser, the terminal, and what the pointer does by itself. */
+export const hosts: Rule = (group, context) => {
+  const { trigger, commands, relays, program } = group
+  const { stages, env } = context
+  if (stages.device(trigger).length > 0) return []
+  // what a relay sends is judged with the relay, command by command; its driver has taken the button itself
+  const own = commands.filter((c) => !relays.some((r) => r.command.id === c.id))
+  if (own.length === 0) return []
+  return takesOf(trigger, group, context).map((take): Finding => ({
+    kind: take.kind,
+    severity: take.severity,
+    stage: stageOf[take.stage],
+    ...takenWords(trigger, env, take, program),
+    evidence: take.evidence,
+    ...(take.remedy !== null && { setting: take.remedy }),
+    commands: own,
+  }))
+}
+
+/** Another chord of a program in a terminal that sends the same: Tab for Ctrl+I. */
+export const sameInTerminal: Rule = ({ trigger, program, commands }, { stages, env, group }) => {
+  if (program.host !== 'terminal' || trigger.kind !== 'chord') return []
+  const arrives = stages.arrivesAs(trigger, program)
+  if (!arrives || triggerKey(arrives) === triggerKey(trigger)) return []
+  if (stages.host(trigger, program).some((take) => take.severity === 'blocks')) return []
+  const rival = group(program.id, triggerKey(arrives))
+  const both = rival
+    ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
+    : []
+  if (!rival || both.length === 0) return []
+  return [
+    {
+      kind: 'two-commands',
+      severity: 'ambiguous',
+      stage: 'host',
+      ...arrivesWithWords(trigger, arrives, env, rival.commands),
+      evidence: 'catalogue',
+      commands: [...both, ...rival.commands],
+    },
+  ]
+}
+
+/** On Windows the third-level key is Ctrl with Alt, so that both chords are one press (from memory). */
+export const controlAlt: Rule = ({ trigger, program, commands }, { env, group }) => {
+  if (env.systemId !== 'windows' || !env.layout.altGraph || trigger.kind !== 'chord') return []
+  const held = heldOf(trigger)
+  if (!held.includes('AltGraph')) return []
+  const rest = held.filter((m) => m !== 'AltGraph')
+  const other: Trigger = {
+    ...trigger,
+    modifiers: (['Control', 'Shift', 'Alt', 'Meta'] as const).filter(
+      (m) => rest.includes(m) || m === 'Control' || m === 'Alt',
+    ),
+  }
+  const rival = group(program.id, triggerKey(other))
+  const both = rival
+    ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
+    : []
+  if (!rival || both.length === 0) return []
+  return [
+    {
+      kind: 'two-commands',
+      severity: 'ambiguous',
+      stage: 'context',
+      ...onePressTwoChordsWords(trigger, other, env, rival.commands),
+      evidence: 'from memory',
+      commands: [...both, ...rival.commands],
+    },
+  ]
+}
+
+/** With NumLock on, Shift makes the number block send its cursor keys (from memory). */
+export const numberBlock: Rule = ({ trigger, commands }, { env, stages }) => {
+  if (trigger.kind !== 'chord' || !/^Numpad(\d|Decimal)$/.test(trigger.code)) return []
+  if (!heldOf(trigger).includes('Shift') || stages.device(trigger).length > 0) return []
+  return [
+    {
+      kind: 'number-block-shift',
+      severity: 'caution',
+      stage: 'input method',
+      ...numberBlockWords(trigger, env),
+      evidence: 'from memory',
+      commands,
+    },
+  ]
+}
+
+export const hostRules: readonly Rule[] = [hosts, sameInTerminal, controlAlt, numberBlock]

@@ -1,0 +1,6 @@
+export { takeKinds, takingStages, type StageTake, type TakeKind, type TakingStage } from './take.js'
+export { browserChords, browserTake, type BrowserKey } from './browser.js'
+export { arrivesAs, terminalOctets, terminalTakes, type TerminalKeys } from './terminal.js'
+export { actionInWords, standardChords, textActions, type StandardAction } from './text-editing.js'
+export { inputMethodOf, inputMethodTake, type InputMethod } from './input-method.js'
+export { pointerAct, pointerRole, pointerRoles, pointerTakes, type PointerRole } from './pointer.js'
