@@ -1,5 +1,9 @@
 /** `npm test`: installs what is missing, then types, lint, unit tests, build and browser tests. */
-import { existsSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { chromiumLaunch } from './chromium.mjs'
 import { hasPackages, run, runTogether } from './install.mjs'
 
@@ -10,6 +14,8 @@ const programs = {
   'avahi-daemon': ['/usr/sbin/avahi-daemon'],
   dbus: ['/usr/bin/dbus-daemon'],
   'poppler-utils': ['/usr/bin/pdftoppm'],
+  'libxkbcommon-tools': ['/usr/bin/xkbcli'],
+  'libxkbcommon-dev': ['/usr/include/xkbcommon/xkbcommon-keysyms.h'],
   python3: ['/usr/bin/python3'],
 }
 
@@ -24,6 +30,8 @@ const wanted = {
   'avahi-daemon': 'avahi-daemon',
   dbus: 'dbus-daemon',
   'poppler-utils': 'pdftoppm, of Poppler',
+  'libxkbcommon-tools': 'xkbcli, of libxkbcommon',
+  'libxkbcommon-dev': 'the header files of libxkbcommon',
   python3: 'Python 3',
 }
 
@@ -48,10 +56,33 @@ async function installPrograms() {
   await apt('install', '-y', ...missing)
 }
 
+/** Desktops whose shipped lists of keys are held against their packages: unpacked, not installed. */
+const desktops = [
+  ...['libxfce4ui-common', 'cinnamon-desktop-data', 'muffin-common', 'marco-common', 'ibus-data', 'openbox'],
+  ...['mate-settings-daemon-common', 'lxqt-globalkeys', 'sway', 'i3-wm'],
+]
+const systemFiles = fileURLToPath(new URL('../node_modules/.cache/system-files/', import.meta.url))
+
+function unpackDesktops() {
+  const folder = mkdtempSync(join(tmpdir(), 'reach-plot-desktops-'))
+  const ran = (command, ...args) => spawnSync(command, args, { cwd: folder, stdio: 'ignore' }).status === 0
+  const unpacked = join(folder, 'root')
+  mkdirSync(unpacked)
+  const isHad =
+    ran('apt-get', 'download', ...desktops) &&
+    readdirSync(folder)
+      .filter((file) => file.endsWith('.deb'))
+      .every((file) => ran('dpkg', '-x', join(folder, file), unpacked))
+  if (isHad) cpSync(unpacked, systemFiles, { recursive: true })
+  else console.error('The packages of the desktops could not be had; their lists of keys are not compared.')
+  rmSync(folder, { recursive: true, force: true })
+}
+
 await Promise.all([
   hasPackages() ? null : runTogether('npm', ['ci']),
   missing.length > 0 ? installPrograms() : null,
 ])
+if (existsSync('/usr/bin/apt-get') && !existsSync(systemFiles)) unpackDesktops()
 // reading the code takes one core and the rest another, so they go at a time; what each says stays together
 const script = (name) => runTogether('npm', ['run', '--silent', name])
 const linted = script('lint')

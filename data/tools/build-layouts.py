@@ -24,7 +24,10 @@ for path in sorted(glob.glob(os.path.join(levels_dir, "levels-*.json"))):
             if level["dead"]:
                 row.append("dead:" + level["sym"].removeprefix("dead_"))
             else:
-                row.append(char if char and char.isprintable() else None)
+                # blanks that do not break are typed too
+                row.append(char if char and (char.isprintable() or char in "\u00a0\u202f") else None)
+        if code == "Space" and len(row) == 1:
+            row = row * 4  # a key of one level types it whatever is held
         while row and row[-1] is None:
             row.pop()
         if row:

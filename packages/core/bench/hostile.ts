@@ -14,7 +14,7 @@ import {
   rankPlaces,
   readCommandCsv,
   readDevice,
-  readGnomeDump,
+  readOwnKeys,
   readPlacementCsv,
   readPlan,
   salvagePlan,
@@ -122,7 +122,7 @@ const attacks: Readonly<Record<string, Attack>> = {
     return {
       input,
       read: () => {
-        const { own } = readGnomeDump(input, gnome, us)
+        const { own } = readOwnKeys(input, gnome, us)
         // what is taken must be a plan that can be read again
         readPlan(writePlan({ ...base, ownSystemKeys: { gnome: own } }))
       },

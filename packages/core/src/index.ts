@@ -224,7 +224,7 @@ export {
 export {
   gnomeKeys,
   readAccelerator,
-  readGnomeDump,
+  readOwnKeys,
   systemActions,
   systemAreas,
   systemTakes,

@@ -21,8 +21,16 @@ export interface SchemaKey {
 const unescape = (text: string): string =>
   text.replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&amp;', '&')
 
-/** Every setting with a list of key combinations in the schemas of a folder; none when it is not there. */
-export function schemaKeys(dir = schemaDir): SchemaKey[] {
+/**
+ * Every setting with a list of key combinations in the schemas of a folder; none when it is not there.
+ * @param wanted  schemas that are looked at
+ * @param withSingle  settings with one combination and no list count too
+ */
+export function schemaKeys(
+  dir = schemaDir,
+  wanted = /keybindings|media-keys/,
+  withSingle = false,
+): SchemaKey[] {
   if (!existsSync(dir)) return []
   return readdirSync(dir)
     .filter((name) => name.endsWith('.gschema.xml'))
@@ -33,7 +41,7 @@ export function schemaKeys(dir = schemaDir): SchemaKey[] {
           [...(body as string).matchAll(/<key\b[^>]*\bname="([^"]+)"[^>]*>([\s\S]*?)<\/key>/g)].flatMap(
             ([, key, inner]) => {
               const value = unescape(/<default[^>]*>([\s\S]*?)<\/default>/.exec(inner as string)?.[1] ?? '')
-              if (!/keybindings|media-keys/.test(schema as string) || !/\[/.test(value)) return []
+              if (!wanted.test(schema as string) || !(withSingle || value.includes('['))) return []
               const accelerators = [...value.matchAll(/'([^']+)'|"([^"]+)"/g)].map(
                 (m) => (m[1] ?? m[2]) as string,
               )

@@ -5,25 +5,13 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { readAccelerator } from '../src/index.js'
+import { actionOfConfig, readAccelerator } from '../src/systems/index.js'
 
 interface Spelled {
   readonly id: string
   readonly name: string
   readonly source: string
   readonly keys: readonly { readonly accelerator: string; readonly action: string; readonly where: string }[]
-}
-
-/** Keys that hold only while a window is moved. */
-const whileMoving = new Set(['Escape', 'Left', 'Right', 'Up', 'Down'])
-
-/** A command line or an identifier as words. */
-const inWords = (action: string): string => {
-  const run = /^(?:exec\s+)?(?:--no-startup-id\s+)?"?([\w.-]+)/.exec(action)
-  if (action.startsWith('exec ')) return `Run ${run?.[1] ?? 'a program'}`
-  const words = action.replace(/\$ws/g, '').replaceAll('-', ' ').replaceAll('_', ' ')
-  const plain = words.replace(/([a-z])([A-Z])/g, '$1 $2')
-  return plain.charAt(0).toUpperCase() + plain.slice(1)
 }
 
 const areaOf = (action: string): string =>
@@ -44,9 +32,9 @@ if (folder === undefined) throw new Error('name the folder with the lists')
 for (const id of ['xfce', 'cinnamon', 'mate', 'lxqt', 'sway', 'i3', 'openbox', 'ibus']) {
   const spelled = JSON.parse(readFileSync(join(folder, `${id}.json`), 'utf8')) as Spelled
   const keys = spelled.keys.flatMap(({ accelerator, action, where }) => {
-    if (id === 'xfce' && whileMoving.has(accelerator)) return []
+    if (id === 'xfce' && ['Escape', 'Left', 'Right', 'Up', 'Down'].includes(accelerator)) return []
     const key = readAccelerator(accelerator)
-    const words = inWords(action)
+    const words = actionOfConfig(action)
     return key ? [{ ...key, action: words, id: where, area: areaOf(words) }] : []
   })
   const unique = [...new Map(keys.map((k) => [JSON.stringify([k.modifiers, k.code, k.char]), k])).values()]

@@ -1,6 +1,6 @@
 import {
   causesOf,
-  readGnomeDump,
+  readOwnKeys,
   checkArrangement,
   severities,
   environmentOf,
@@ -105,12 +105,12 @@ export const verb = defineVerb({
 
 const maxDumpBytes = 2_000_000
 
-/** The plan with the settings of a machine, as `gsettings list-recursively` tells them. */
+/** The plan with the key settings of a machine, in any form that its system writes. */
 function withOwnKeys(plan: Plan, path: string | undefined): Plan {
   if (path === undefined) return plan
-  const env = environmentOf({ ...plan, system: 'gnome' }, catalogues)
-  const { own } = readGnomeDump(readTextFile(path, maxDumpBytes), env.system, env.layout)
-  return { ...plan, ownSystemKeys: { ...plan.ownSystemKeys, gnome: own } }
+  const env = environmentOf(plan, catalogues)
+  const { own } = readOwnKeys(readTextFile(path, maxDumpBytes), env.system, env.layout)
+  return { ...plan, ownSystemKeys: { ...plan.ownSystemKeys, [plan.system]: own } }
 }
 
 const levels = { blocks: 'error', shadows: 'error', ambiguous: 'warning', caution: 'notice' } as const

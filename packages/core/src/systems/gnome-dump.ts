@@ -43,7 +43,7 @@ export function readGnomeDump(text: string, shipped: SystemKeys, layout: Nationa
   if (text.length > maxDumpChars) fail('the text is longer than any list of settings')
   const found = new Map<string, { readonly texts: readonly string[]; readonly keys: readonly SystemKey[] }>()
   const passedOver: string[] = []
-  for (const line of text.split(/\r?\n/)) {
+  for (const line of settingLines(text)) {
     const match = settingLine.exec(line.trim())
     if (!match) continue
     const [, schema, key, value] = match as unknown as [string, string, string, string]
@@ -75,6 +75,35 @@ export function readGnomeDump(text: string, shipped: SystemKeys, layout: Nationa
     }
   }
   return { own: { off: [...new Set(off)], own }, settings: found.size, passedOver }
+}
+
+/** Lines as `gsettings list-recursively` writes them, from that or from `dconf dump /`, whose sections are paths. */
+function settingLines(text: string): string[] {
+  const lines: string[] = []
+  const custom = new Map<string, Map<string, string>>()
+  let section = ''
+  for (const line of text.split(/\r?\n/)) {
+    const head = /^\[([\w/-]+)\]$/.exec(line.trim())
+    if (head) {
+      section = (head[1] as string).replaceAll('/', '.')
+      continue
+    }
+    const entry = /^([\w-]+)=(.+)$/.exec(line.trim())
+    const [name, value] = entry ? [entry[1] as string, entry[2] as string] : ['', '']
+    if (entry && /custom-keybindings?\.custom\d+$/.test(section))
+      custom.set(section, new Map([...(custom.get(section) ?? []), [name, value]]))
+    else if (entry && section !== '') lines.push(`${section} ${name} ${value}`)
+    else lines.push(line)
+  }
+  // a shortcut of the person's own: its name says what it does
+  for (const [id, entries] of custom) {
+    const binding = entries.get('binding')
+    if (binding === undefined) continue
+    const name = (entries.get('name') ?? entries.get('command') ?? '').replace(/^'|'$/g, '')
+    const key = name.replace(/[^\w]+/g, '-').replace(/^-|-$/g, '') || (id.split('.').at(-1) as string)
+    lines.push(`org.gnome.media-keys.custom ${key} ${binding}`)
+  }
+  return lines
 }
 
 const isKeySetting = (schema: string, key: string, value: string): boolean =>

@@ -10,4 +10,14 @@ export {
   type SystemKeys,
   type SystemTake,
 } from './system-keys.js'
-export { gnomeKeys, readGnomeDump } from './gnome-dump.js'
+export { gnomeKeys } from './gnome-dump.js'
+export {
+  actionOfConfig,
+  bindsymKeys,
+  configuredKeys,
+  lxqtKeys,
+  openboxKeys,
+  xfceKeys,
+  type ConfiguredKey,
+} from './config-files.js'
+export { readOwnKeys } from './own-keys.js'

@@ -5,7 +5,7 @@ import {
   chord,
   findClashes,
   gnomeKeys,
-  readGnomeDump,
+  readOwnKeys,
   systemTakes,
   typedBy,
   type Modifier,
@@ -88,7 +88,7 @@ describe('GNOME’s keys', () => {
   })
 
   const us = layout('us')
-  const dump = (...lines: string[]) => readGnomeDump(lines.join('\n'), gnome, us)
+  const dump = (...lines: string[]) => readOwnKeys(lines.join('\n'), gnome, us)
   test('a person’s own settings turn off what is gone and add what is new', () => {
     const { own, settings, passedOver } = dump(
       "org.gnome.settings-daemon.plugins.media-keys screensaver ['<Super>Escape']",

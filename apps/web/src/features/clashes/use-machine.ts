@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import {
   CoreError,
-  readGnomeDump,
+  readOwnKeys,
   systemTakes,
   systemTrigger,
   triggerKey,
@@ -34,7 +34,7 @@ export function useMachine() {
   const importDump = async (file: File | undefined): Promise<void> => {
     if (!file) return
     try {
-      const dump = readGnomeDump(await file.text(), system, layout)
+      const dump = readOwnKeys(await file.text(), system, layout)
       edit((draft) => setOwnKeys(draft, dump.own))
       toast(
         `${dump.settings} settings read: ${dump.own.off.length} keys are off, ${dump.own.own.length} are your own${dump.passedOver.length > 0 ? `; ${dump.passedOver.length} of media keys were passed over` : ''}`,
