@@ -36,6 +36,7 @@ import sway from './system/sway.json'
 import windows from './system/windows.json'
 import xfce from './system/xfce.json'
 import terminalData from './terminal/keys.json'
+import keyWordsData from './words/keys.json'
 
 /** One national layout: for each W3C code its characters at levels 1 to 4 (bare, Shift, AltGr, Shift+AltGr). */
 export interface LayoutData {
@@ -136,8 +137,21 @@ export const terminal: {
   readonly lineDiscipline: Readonly<Record<string, string>>
 } = terminalData
 
+/** Words for keys in 34 languages. */
+export const keyWords = keyWordsData.words as unknown as Readonly<
+  Record<string, Readonly<Record<string, readonly string[]>>>
+>
+
 /** All that a plan's ids point into, and what surrounds its programs. */
-export const catalogues = { layouts, systems, browserKeys, terminal, standardKeys, inputMethods }
+export const catalogues = {
+  layouts,
+  systems,
+  browserKeys,
+  terminal,
+  standardKeys,
+  inputMethods,
+  keyWords,
+}
 
 /** A device of the catalogue: outline and controls, single or in grids, mm. */
 export interface DeviceModelData {

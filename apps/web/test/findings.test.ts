@@ -137,11 +137,11 @@ describe('one check after another', () => {
 describe('what a program does', () => {
   test('a program in a browser loses the browser’s keys; out of it they are free', () => {
     expect(found(plan, /The browser that Reedcall runs in/)).toBeDefined()
-    const out = after((d) => setHost(d, 'reedcall', false))
+    const out = after((d) => setHost(d, 'reedcall', null))
     expect(found(out, /The browser that Reedcall runs in/)).toBeUndefined()
     expect(
       found(
-        after((d) => setHost(d, 'fenmap', true)),
+        after((d) => setHost(d, 'fenmap', 'browser')),
         /The browser that Fenmap runs in/,
       ),
     ).toBeDefined()

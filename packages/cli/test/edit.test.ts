@@ -79,4 +79,50 @@ describe('edit', () => {
     expect(done.stderr).toContain(words)
     expect(done.stderr.trim().split('\n')).toHaveLength(1)
   })
+  test('puts several commands on one press of a pad key, and refuses a plain key', async () => {
+    const out = newFile()
+    const four = ['Smooth', 'Join lines', 'Verify outline'].join(',')
+    const done = await json(
+      'edit',
+      demo,
+      '--place',
+      'Simplify',
+      '--then',
+      four,
+      '--on',
+      'pad/k20',
+      '--out',
+      out,
+    )
+    expect(done.commands).toHaveLength(4)
+    const chain = activeArrangement(planIn(out)).placements.find((p) => p.then)!
+    expect(chain.sends).toHaveLength(4)
+    const refused = await cli(
+      'edit',
+      demo,
+      '--place',
+      'Simplify',
+      '--then',
+      four,
+      '--on',
+      'KeyU',
+      '--out',
+      out,
+    )
+    expect(refused.stderr).toContain('cannot send other keys')
+  })
+  test('mends a clash by one of its remedies', async () => {
+    const out = newFile()
+    const { clashes } = await json('check', demo)
+    const broken = clashes.find(
+      (c: { kind: string; remedies: { kind: string }[] }) =>
+        c.kind === 'relay-broken' && c.remedies.some((r) => r.kind === 'bind'),
+    )
+    const by = broken.remedies.findIndex((r: { kind: string }) => r.kind === 'bind') + 1
+    await json('edit', demo, '--mend', broken.id, '--by', String(by), '--out', out)
+    const after = await json('check', out)
+    expect(after.clashes.map((c: { id: string }) => c.id)).not.toContain(broken.id)
+    const none = await cli('edit', demo, '--mend', 'nope', '--out', out)
+    expect(none.stderr).toContain('there is no clash "nope"')
+  })
 })

@@ -220,6 +220,8 @@ export {
   type Trace,
   type TraceStep,
   type ModifierSetRow,
+  type Slipped,
+  whatHappened,
 } from './clashes/index.js'
 export {
   gnomeKeys,
@@ -233,6 +235,14 @@ export {
   type SystemKeys,
   type SystemTake,
 } from './systems/index.js'
+export {
+  pointerAct,
+  pointerRoles,
+  type BrowserKey,
+  type PointerRole,
+  type StageTake,
+  type TakeKind,
+} from './hosts/index.js'
 export {
   reservedBy,
   reachContextOf,
@@ -432,7 +442,11 @@ export {
   renameProgram,
   setBinds,
   setDrags,
+  programHabits,
+  setFreed,
+  setHabit,
   setHost,
+  type ProgramHabit,
   setMenuChord,
   setOverlap,
   addBench,
@@ -491,6 +505,11 @@ export {
   acceptClash,
   reopenClash,
   setOwnKeys,
+  addOwnKey,
+  longestChain,
+  placeChain,
+  setComposeCode,
+  setInputMethod,
   setProbe,
   toggleSystemKey,
   addStep,

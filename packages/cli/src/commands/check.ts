@@ -49,6 +49,7 @@ export const verb = defineVerb({
     const { failOn, format } = options
     const found = checkArrangement(model)
     const clashes = found.map(({ clash, remedies, accepted }) => ({
+      id: clash.id,
       kind: clash.kind,
       severity: clash.severity,
       layer: clash.stage,

@@ -1,6 +1,9 @@
 import {
   activeArrangement,
   copyArrangement,
+  applyRemedy,
+  checkArrangement,
+  placeChain,
   placeCommand,
   placeRefusal,
   prepare,
@@ -20,7 +23,7 @@ import {
 } from '@reach-plot/core'
 import { catalogues, loadPlan, usageError, writeOut } from '../io.js'
 import { commandOf } from '../loaded-plan.js'
-import { defineVerb, flag, text } from '../verb.js'
+import { defineVerb, flag, numberOr, text } from '../verb.js'
 
 /** Changes the arrangement in front of a plan file, with the refusals that the app has. Defaults are copied first. */
 export const verb = defineVerb({
@@ -30,25 +33,36 @@ export const verb = defineVerb({
   options: {
     place: text('ID-OR-NAME', 'the command to place; with --on'),
     on: text('Control+KeyS', 'where it goes'),
+    then: text(
+      'ID,ID,…',
+      'commands that the same press runs after it, in order; with --place on a control of a device',
+    ),
+    wait: numberOr(0, 0, 5000, 'ms that the control waits between two of them'),
     asWell: flag('beside the triggers that it has, not in their stead'),
     remove: text('ID-OR-NAME', 'the command to take off its keys'),
     from: text('Control+KeyS', 'only this trigger, with --remove'),
     lock: text('ID-OR-NAME', 'the command to lock, or to unlock where it is locked'),
+    mend: text('CLASH-ID', 'the clash to mend, as check --json names it'),
+    by: numberOr(1, 1, 50, 'which of its remedies, counted from 1'),
     out: text('NEW.json', 'the plan file to write'),
   },
   run({ files, options }) {
     const given = loadPlan(files[0])
-    const { out, place, remove, lock } = options
+    const { out, place, remove, lock, mend } = options
     if (out === undefined) throw usageError('--out is missing', 'name the plan file to write')
-    if ([place, remove, lock].filter((x) => x !== undefined).length !== 1)
-      throw usageError('one change at a time', 'give one of --place, --remove and --lock')
+    if ([place, remove, lock, mend].filter((x) => x !== undefined).length !== 1)
+      throw usageError('one change at a time', 'give one of --place, --remove, --lock and --mend')
     const plan = lock === undefined ? editable(given) : given
     const change =
       place !== undefined
-        ? placed(plan, place, options.on, options.asWell)
+        ? options.then === undefined
+          ? placed(plan, place, options.on, options.asWell)
+          : chained(plan, [place, ...options.then.split(',')], options.on, options.wait)
         : remove !== undefined
           ? removed(plan, remove, options.from)
-          : locked(plan, lock as string)
+          : mend !== undefined
+            ? mended(plan, mend, options.by)
+            : locked(plan, lock as string)
     writeOut(out, writePlan(change.plan))
     const { name, id } = activeArrangement(change.plan)
     return {
@@ -87,6 +101,20 @@ function placed(plan: Plan, wanted: string, on: string | undefined, asWell: bool
   }
 }
 
+/** One press of a control for several commands in order. */
+function chained(plan: Plan, wanted: readonly string[], on: string | undefined, waitMs: number): Change {
+  if (on === undefined) throw usageError('--on is missing', 'say which control runs the commands')
+  const { env } = prepare(plan, catalogues)
+  const commands = wanted.map((name) => commandOf(plan, name.trim(), 'place'))
+  const trigger = triggerOf(on, env)
+  const commandIds = commands.map((c) => c.id)
+  return {
+    plan: placeChain(plan, { commandIds, trigger, waitMs }),
+    value: { commands: commandIds, placed: triggerKey(trigger) },
+    text: `${triggerName(trigger, env)} runs ${commands.map((c) => `“${c.name}”`).join(', then ')}`,
+  }
+}
+
 function removed(plan: Plan, wanted: string, from: string | undefined): Change {
   const { env, index } = prepare(plan, catalogues)
   const command = commandOf(plan, wanted, 'remove')
@@ -103,6 +131,23 @@ function removed(plan: Plan, wanted: string, from: string | undefined): Change {
     plan: removePlacement(plan, command.id, trigger),
     value: { command: command.id, removed: taken.map(triggerKey) },
     text: `“${command.name}” is off ${taken.map((t) => triggerName(t, env)).join(', ')}`,
+  }
+}
+
+/** The plan after a remedy of a clash. */
+function mended(plan: Plan, clashId: string, by: number): Change {
+  const found = checkArrangement(prepare(plan, catalogues)).find((c) => c.clash.id === clashId)
+  if (!found) throw usageError(`there is no clash "${clashId.slice(0, 80)}"`, 'take an id from check --json')
+  const remedy = found.remedies[Math.round(by) - 1]
+  if (!remedy)
+    throw usageError(
+      `it has ${found.remedies.length} remedies`,
+      found.remedies.map((r, i) => `${i + 1}: ${r.text}`).join('; ') || 'move its commands by hand',
+    )
+  return {
+    plan: applyRemedy(plan, remedy),
+    value: { clash: clashId, remedy: remedy.kind },
+    text: remedy.text,
   }
 }
 

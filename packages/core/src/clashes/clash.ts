@@ -1,6 +1,6 @@
 import type { CommandId, ProgramId } from '../ids.js'
 import { takeKinds } from '../hosts/index.js'
-import type { Trigger } from '../triggers/index.js'
+import type { Chord, Trigger } from '../triggers/index.js'
 
 /** How grave a clash is, the gravest first. */
 export const severities = ['blocks', 'shadows', 'ambiguous', 'caution'] as const
@@ -98,6 +98,8 @@ export interface Clash {
   /** what the finding has in common with others that one change would mend, in words */
   readonly cause: string
   readonly evidence: Evidence
+  /** what the control sends, for findings of relays */
+  readonly sends?: readonly Chord[]
   /** how the system's own key can be changed, where that would mend it */
   readonly setting?: string
 }

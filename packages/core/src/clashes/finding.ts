@@ -22,7 +22,7 @@ export interface Group {
 /** What a rule found; the checker adds the trigger and an id. */
 export type Finding = Pick<
   Clash,
-  'kind' | 'severity' | 'stage' | 'message' | 'cause' | 'evidence' | 'setting'
+  'kind' | 'severity' | 'stage' | 'message' | 'cause' | 'evidence' | 'setting' | 'sends'
 > & { readonly commands: readonly Command[] }
 
 /** What rules ask while they judge one group. Each question is noted, so that an answer is asked again when it changes. */
@@ -34,6 +34,8 @@ export interface CheckContext {
   /** what a program has on a trigger */
   group(programId: ProgramId, key: TriggerKey): Group | undefined
   isPlaced(commandId: CommandId): boolean
+  /** whether a control sends the chord for a command of the program */
+  isSent(programId: ProgramId, key: TriggerKey): boolean
   /** whether two commands of different programs are one idea */
   isSameIdea(a: Command, b: Command): boolean
 }

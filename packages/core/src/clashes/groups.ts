@@ -33,6 +33,8 @@ export class Groups {
   private readonly groups = new Map<GroupKey, Group>()
   private before: readonly Placed[] = []
   private placedCount = new Map<string, number>()
+  /** how often controls send what a program has on a trigger */
+  private sentCount = new Map<GroupKey, number>()
 
   constructor(env: Environment) {
     this.commands = new Map(env.commands.map((c) => [c.id, c]))
@@ -45,6 +47,11 @@ export class Groups {
 
   isPlaced(commandId: CommandId): boolean {
     return (this.placedCount.get(commandId) ?? 0) > 0
+  }
+
+  /** Whether a control sends the chord for a command of the program. */
+  isSent(key: GroupKey): boolean {
+    return (this.sentCount.get(key) ?? 0) > 0
   }
 
   usesOf(commandIds: readonly CommandId[]): number {
@@ -66,14 +73,25 @@ export class Groups {
       : null
   }
 
+  /** The groups that a relay reaches, of the program of its command. */
+  private sentKeys({ commandId, sends }: Placed): GroupKey[] {
+    const programId = this.commands.get(commandId)?.programId
+    return sends && programId !== undefined ? sends.map((s) => groupKey(programId, triggerKey(s))) : []
+  }
+
   private changesTo(next: readonly Placed[]): Changes {
     const was = new Set(this.before)
     const now = new Set(next)
     const groups = new Set<GroupKey>()
     const count = new Map(this.placedCount)
+    const sentCount = new Map(this.sentCount)
     const note = (placed: Placed, by: 1 | -1): void => {
       const key = this.keyOf(placed)
       if (key !== null) groups.add(key)
+      for (const sent of this.sentKeys(placed)) {
+        groups.add(sent)
+        sentCount.set(sent, (sentCount.get(sent) ?? 0) + by)
+      }
       count.set(placed.commandId, (count.get(placed.commandId) ?? 0) + by)
     }
     for (const placed of this.before) if (!now.has(placed)) note(placed, -1)
@@ -81,6 +99,7 @@ export class Groups {
     const commandIds = new Set<string>()
     for (const [id, n] of count) if (n > 0 !== this.isPlaced(id)) commandIds.add(id)
     this.placedCount = count
+    this.sentCount = sentCount
     return { groups, commandIds }
   }
 

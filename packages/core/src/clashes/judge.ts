@@ -61,6 +61,7 @@ export class Judge {
         askedCommands.add(id)
         return this.groups.isPlaced(id)
       },
+      isSent: (programId, key) => this.groups.isSent(groupKey(programId, key)),
       isSameIdea: (a, b) => this.mnemonics.sameIdeas(a).some((c) => c.id === b.id),
     }
     const seen = new Map<string, number>()

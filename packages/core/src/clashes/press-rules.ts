@@ -44,10 +44,12 @@ const standIn = (code: string): string | null => {
 }
 
 /** The bench has no such key or control. */
-export const missing: Rule = ({ trigger, program, commands }, { stages, env, group }) => {
+export const missing: Rule = ({ trigger, program, commands }, { stages, env, group, isSent }) => {
   const lacks = stages.device(trigger)
   const [first] = lacks
   if (!first) return []
+  // a key that no board has is a good name for what a control sends
+  if (trigger.kind === 'chord' && isSent(program.id, triggerKey(trigger))) return []
   const instead = first.kind === 'key' ? standIn(first.id) : null
   const stand: Trigger | null =
     instead !== null && trigger.kind === 'chord' ? { ...trigger, code: instead } : null

@@ -22,6 +22,7 @@ export const relays: Rule = (group, context) => {
       stage: 'relay',
       ...words,
       evidence: 'plan',
+      sends,
       commands: [command],
     })
     const broken =

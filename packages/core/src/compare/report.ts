@@ -3,7 +3,7 @@ import type { Command } from '../commands/index.js'
 import { triggerReach, verdicts, type Verdict } from '../hand/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { triggerKey, type Trigger, type TriggerKey } from '../triggers/index.js'
-import { dayLoad, type DayLoad, type WorkContext } from '../work/index.js'
+import { chordPlayMs, dayLoad, type Chain, type DayLoad, type WorkContext } from '../work/index.js'
 import { arrangementFigures, type ArrangementFigures } from './figures.js'
 
 /** An arrangement that is timed: the model, its clashes, and which triggers reach their command. */
@@ -13,6 +13,7 @@ export interface ArrangementWork {
   readonly context: WorkContext
 }
 
+const noChains: readonly Chain[] = []
 const noTriggers: readonly Trigger[] = []
 
 /**
@@ -33,11 +34,16 @@ export function prepareWork(
       blocked.set(id, keys.add(triggerKey(trigger)))
     }
   }
+  const isBlocked = (id: string, key: TriggerKey): boolean => blocked.get(id)?.has(key) === true
+  const chains = new Map<string, Chain[]>()
+  for (const { commandId, trigger, then, sends, waitMs = 0 } of model.arrangement.placements) {
+    if (!then || isBlocked(commandId, triggerKey(trigger))) continue
+    const count = sends?.length ?? 0
+    const playMs = count * chordPlayMs + Math.max(0, count - 1) * waitMs
+    chains.set(commandId, [...(chains.get(commandId) ?? []), { trigger, run: [commandId, ...then], playMs }])
+  }
   const usable = new Map(
-    [...index.triggers].map(([id, triggers]) => [
-      id,
-      triggers.filter((t) => blocked.get(id)?.has(triggerKey(t)) !== true),
-    ]),
+    [...index.triggers].map(([id, triggers]) => [id, triggers.filter((t) => !isBlocked(id, triggerKey(t)))]),
   )
   return {
     model,
@@ -47,6 +53,7 @@ export function prepareWork(
       side: situation.hand.side,
       commands: index.commands,
       triggersOf: (id) => usable.get(id) ?? noTriggers,
+      chainsOf: (id) => chains.get(id) ?? noChains,
     },
   }
 }

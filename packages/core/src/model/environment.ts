@@ -24,7 +24,10 @@ import type { Memory } from '../mnemonics/index.js'
 import { activeArrangement, activeBench, type Arrangement, type Plan } from '../plan/index.js'
 import type { OwnSystemKeys, SystemKeys } from '../systems/index.js'
 import {
+  keyWords,
   triggerKey,
+  type KeyWordData,
+  type KeyWords,
   type Naming,
   type NationalLayout,
   type PopupSet,
@@ -82,6 +85,8 @@ export interface Catalogues {
   readonly standardKeys?: readonly StandardAction[]
   /** input methods by id; none where left out */
   readonly inputMethods?: readonly SystemKeys[]
+  /** words for keys by language; English ones where left out */
+  readonly keyWords?: KeyWordData
 }
 
 const pick = <T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T => {
@@ -143,6 +148,7 @@ export function environmentOf(
       plan.composeCode,
       layout,
     ),
+    keyWords: keyWordsOf(catalogues.keyWords),
     probes: new Map(
       (bench.probes ?? [])
         .filter((p) => p.system === plan.system)
@@ -152,6 +158,17 @@ export function environmentOf(
     ...(bench.hands[0] && { handSide: bench.hands[0].side }),
   }
 }
+
+/** Words of a catalogue, put in order once. */
+const wordsByData = new WeakMap<KeyWordData, KeyWords>()
+function keyWordsOf(data: KeyWordData = noWords): KeyWords {
+  const known = wordsByData.get(data)
+  if (known) return known
+  const words = keyWords(data)
+  wordsByData.set(data, words)
+  return words
+}
+const noWords: KeyWordData = {}
 
 function defaultsOf(plan: Plan): ReadonlyMap<GroupKey, readonly Command[]> {
   const commands = new Map(plan.commands.map((c) => [c.id, c]))

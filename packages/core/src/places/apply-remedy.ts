@@ -3,6 +3,8 @@ import {
   moveMany,
   placeCommand,
   removePlacement,
+  setFreed,
+  setHabit,
   toggleSystemKey,
   type Plan,
 } from '../plan/index.js'
@@ -11,11 +13,19 @@ import type { Remedy } from './remedies.js'
 
 /** The plan after a remedy, by the same edits as any other change. An arrangement of defaults stays as it is. */
 export function applyRemedy(plan: Plan, remedy: Remedy): Plan {
-  const { kind, commandId, from, to, otherId, sends } = remedy
+  const { kind, commandId, from, to, otherId, sends, chord } = remedy
+  if (kind === 'habit' && remedy.programId !== undefined)
+    return remedy.freed === undefined
+      ? setHabit(plan, remedy.programId, 'takesHostKeys', true)
+      : setFreed(plan, remedy.programId, remedy.freed, true)
   if (kind === 'setting') return toggleSystemKey(plan, triggerKey(from))
   if (commandId === undefined) return plan
   if (kind === 'relay')
     return sends ? placeCommand(plan, { commandId, trigger: from, keepOld: true, sends }) : plan
+  if (kind === 'bind' && chord) {
+    const bound = placeCommand(plan, { commandId, trigger: chord, keepOld: true })
+    return sends ? placeCommand(bound, { commandId, trigger: from, keepOld: true, sends }) : bound
+  }
   if (kind === 'swap' && to && otherId !== undefined)
     return moveMany(plan, [
       { commandId, from, to },

@@ -1,10 +1,13 @@
 import type { CommandId } from '../ids.js'
 import { typingContexts, type Clash } from '../clashes/index.js'
-import { canBeLiveTogether, type Command } from '../commands/index.js'
+import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
 import type { ReachByControl } from '../hand/index.js'
-import type { PlaceIndex } from '../model/index.js'
+import { pointerAct, pointerRole } from '../hosts/index.js'
+import { commandsMet, reservedBy, type PlaceIndex } from '../model/index.js'
 import {
+  chord,
   controlRefOf,
+  heldOf,
   triggerKey,
   triggerName,
   type Chord,
@@ -17,9 +20,9 @@ import { isAvailable, isFree, placesWith, rankPlaces, type CandidatePlace } from
 export interface Remedy {
   /**
    * move: to a free place; swap: with a command that has no trouble there; relay: the control sends what reaches the
-   * command; setting: the system's key is turned off; unplace: taken off
+   * command; bind: the command gets the chord that is sent; habit: the program is said to take or leave the press; setting: the system's key is turned off; unplace: taken off
    */
-  readonly kind: 'move' | 'swap' | 'relay' | 'setting' | 'unplace'
+  readonly kind: 'move' | 'swap' | 'relay' | 'bind' | 'habit' | 'setting' | 'unplace'
   /** the command that moves or is taken off; none for a setting */
   readonly commandId?: CommandId
   readonly from: Trigger
@@ -27,8 +30,13 @@ export interface Remedy {
   readonly to?: Trigger
   /** the command that comes to `from`; for `swap` only */
   readonly otherId?: string
-  /** for `relay` only */
+  /** for `relay`, and for `bind` where the control sends another chord from then on */
   readonly sends?: readonly Chord[]
+  /** for `bind` only: the chord that the command gets as well */
+  readonly chord?: Chord
+  /** for `habit` only: the program, and the act of the pointer that it leaves free; else it takes its host's keys */
+  readonly programId?: string
+  readonly freed?: string
   /** what the step does, in words */
   readonly text: string
 }
@@ -65,7 +73,7 @@ export function remediesFor(
   const { env } = index
   const name = (trigger: Trigger): string => triggerName(trigger, env)
   const setting: Remedy[] =
-    clash.setting !== undefined && clash.stage === 'system'
+    clash.setting !== undefined && clash.stage === 'system' && clash.kind !== 'pointer-system'
       ? [
           {
             kind: 'setting',
@@ -75,7 +83,7 @@ export function remediesFor(
         ]
       : []
   const command = moverOf(clash, index)
-  if (!command) return setting
+  if (!command) return [...saidHabit(clash, index), ...setting]
   const stands = standsOn(command, clash, index)
   const placed = stands !== undefined
   const from = stands ?? clash.trigger
@@ -89,6 +97,7 @@ export function remediesFor(
     `${name(place.trigger)} (${place.reach.verdict}, ${Math.round(place.reach.timeMs)} ms). ${place.mnemonic.reason}`
   return [
     ...repairedRelay(clash, command, index),
+    ...boundRelay(clash, command, index),
     ...free.slice(0, placesOffered).map((place): Remedy => ({
       kind: 'move',
       commandId: command.id,
@@ -97,6 +106,7 @@ export function remediesFor(
       text: `${placed ? 'Move' : 'Place'} “${command.name}” ${placed ? 'to' : 'on'} ${where(place)}`,
     })),
     ...swap(clash, command, places, index),
+    ...saidHabit(clash, index),
     ...setting,
     ...(placed
       ? [
@@ -144,6 +154,87 @@ function repairedRelay(clash: Clash, command: Command, index: PlaceIndex): Remed
     },
   ]
 }
+
+/** Findings that are none where the program takes the key, or leaves the act of the pointer free. */
+const hostKeyKinds: readonly Clash['kind'][] = [
+  'browser-default',
+  'browser-pointer',
+  'terminal-line',
+  'terminal-window',
+]
+
+/** The person says that the program does it. */
+function saidHabit(clash: Clash, { env }: PlaceIndex): Remedy[] {
+  const program = env.programs.find((p) => p.id === clash.programId)
+  if (!program) return []
+  const name = triggerName(clash.trigger, env)
+  const base = { kind: 'habit', from: clash.trigger, programId: program.id } as const
+  if (hostKeyKinds.includes(clash.kind))
+    return [
+      { ...base, text: `Say that ${program.name} takes the keys of its ${program.host ?? 'host'} itself` },
+    ]
+  const role = pointerRole(clash.trigger, env.devices ?? [], env.controls)
+  return clash.kind === 'pointer-program' && role !== null
+    ? [
+        {
+          ...base,
+          freed: pointerAct(role, heldOf(clash.trigger)),
+          text: `Say that ${program.name} leaves ${name} free`,
+        },
+      ]
+    : []
+}
+
+/** The command gets the chord that its control sends, or a free one that it sends from then on. */
+function boundRelay(clash: Clash, command: Command, index: PlaceIndex): Remedy[] {
+  if (clash.kind !== 'relay-broken' || !('deviceId' in clash.trigger)) return []
+  const program = index.env.programs.find((p) => p.id === command.programId)
+  if (!program) return []
+  const name = (trigger: Trigger): string => triggerName(trigger, index.env)
+  const sends = clash.sends ?? []
+  const [sent] = sends
+  const isBindable = sent !== undefined && sends.length === 1 && isFreeChord(sent, command, program, index)
+  const own: Remedy[] = isBindable
+    ? [
+        {
+          kind: 'bind',
+          commandId: command.id,
+          from: clash.trigger,
+          chord: sent,
+          text: `Give “${command.name}” ${name(sent)} in ${program.name}, which ${name(clash.trigger)} sends`,
+        },
+      ]
+    : []
+  const free = sends.length > 1 ? null : freeChord(command, program, index)
+  return free === null
+    ? own
+    : [
+        ...own,
+        {
+          kind: 'bind',
+          commandId: command.id,
+          from: clash.trigger,
+          chord: free,
+          sends: [free],
+          text: `Give “${command.name}” the free key ${name(free)} in ${program.name}, and let ${name(clash.trigger)} send it`,
+        },
+      ]
+}
+
+/** Keys that boards lack and systems leave alone, then levels that are rarely used. */
+const rareChords: readonly Chord[] = [
+  ...Array.from({ length: 12 }, (_, i) => chord(`F${i + 13}`)),
+  ...Array.from({ length: 12 }, (_, i) => chord(`F${i + 13}`, ['Control'])),
+  ...Array.from({ length: 12 }, (_, i) => chord(`F${i + 1}`, ['Control', 'Shift', 'Alt'])),
+]
+
+/** A chord that nothing takes and no command of the program has; null when all are taken. */
+export const freeChord = (command: Command, program: Program, index: PlaceIndex): Chord | null =>
+  rareChords.find((c) => isFreeChord(c, command, program, index)) ?? null
+
+const isFreeChord = (sent: Chord, command: Command, program: Program, index: PlaceIndex): boolean =>
+  reservedBy(sent, index, program) === null &&
+  commandsMet(sent, index).every((c) => c.programId !== command.programId)
 
 /** The best held place whose one holder can stand here without the same trouble. */
 function swap(

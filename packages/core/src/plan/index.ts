@@ -44,7 +44,11 @@ export {
   renameProgram,
   setBinds,
   setDrags,
+  programHabits,
+  setFreed,
+  setHabit,
   setHost,
+  type ProgramHabit,
   setMenuChord,
   setOverlap,
 } from './edits/programs.js'
@@ -88,7 +92,17 @@ export {
 } from './edits/labels.js'
 export { resetWeights, setWeight, toggleRule } from './edits/rules.js'
 export { joinIdeas, partIdeas, setWordPairs } from './edits/memory.js'
-export { acceptClash, reopenClash, setOwnKeys, setProbe, toggleSystemKey } from './edits/findings.js'
+export { chainChords, longestChain, placeChain, type ChainEdit } from './edits/chains.js'
+export {
+  acceptClash,
+  addOwnKey,
+  reopenClash,
+  setComposeCode,
+  setInputMethod,
+  setOwnKeys,
+  setProbe,
+  toggleSystemKey,
+} from './edits/findings.js'
 export {
   addStep,
   addUnknown,

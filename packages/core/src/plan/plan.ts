@@ -31,6 +31,8 @@ const placementSchema = z.strictObject({
   contextIds: z.array(z.string().min(1)).min(1).max(100).optional(),
   /** commands that the same press runs after the first, in order: a chain */
   then: z.array(commandIdSchema).min(1).max(11).optional(),
+  /** what a control waits between two chords that it sends, ms */
+  waitMs: z.number().min(0).max(5000).optional(),
 })
 /**
  * A command and a trigger. It holds in the contexts that the command lives in. Without a relay the program, or the
@@ -45,6 +47,7 @@ export interface Placed {
   readonly sends?: readonly Chord[] | undefined
   readonly contextIds?: readonly string[] | undefined
   readonly then?: readonly CommandId[] | undefined
+  readonly waitMs?: number | undefined
 }
 
 /** A finding that the person accepts: it stays listed, and comes back when other commands are concerned. */

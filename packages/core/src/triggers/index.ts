@@ -44,5 +44,6 @@ export {
 } from './names.js'
 export { isLinuxDesktop, systemIds, type SystemId } from './system.js'
 export { popupSetSchema, type PopupSet } from './popup.js'
+export { keyWords, type KeyWordData, type KeyWords } from './key-words.js'
 export { readTrigger } from './spoken.js'
 export { holdWaitMs, tapWaitMs } from './waits.js'

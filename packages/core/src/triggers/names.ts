@@ -1,4 +1,5 @@
 import { table } from '../table.js'
+import type { KeyWords } from './key-words.js'
 import { characterAt, type NationalLayout } from './layout.js'
 import { sortModifiers, type Modifier } from './modifiers.js'
 import { systemIds, type SystemId } from './system.js'
@@ -109,6 +110,8 @@ export interface Naming {
   readonly systemId: SystemId
   /** `device/control` → its name; `device@page` and `popup/set` too */
   readonly legends?: ReadonlyMap<string, string>
+  /** words for keys that people write; English ones where left out */
+  readonly keyWords?: KeyWords
 }
 
 const actNames: Readonly<Record<Act, string>> = {

@@ -20,6 +20,8 @@ export interface Hands {
   point(): void
   drag(): void
   type(characters: number): void
+  /** waits for a device that sends chords */
+  wait(ms: number, what: string): void
   /** both hands go back to where they rest, so that the next act starts like the first */
   settle(): void
 }
@@ -38,6 +40,7 @@ export function simulateHands(work: Workplace, side: HandSide): Hands {
     point: () => pointAndClick(hands),
     drag: () => drag(hands),
     type: (characters) => typeText(hands, characters),
+    wait: (ms, what) => hands.add('R', ms, null, what),
     settle: () => settle(hands),
   }
 }

@@ -2,7 +2,7 @@ import type { HandSide } from '../bench/index.js'
 import type { Finger } from '../hand/index.js'
 
 /** Operators of the keystroke-level model; F, a finger's movement, is told apart from the press that it ends in. */
-export const operatorKinds = ['M', 'P', 'B', 'H', 'F', 'K'] as const
+export const operatorKinds = ['M', 'P', 'B', 'H', 'F', 'K', 'R'] as const
 /** An operator of the keystroke-level model (Card, Moran and Newell 1980). */
 export type OperatorKind = (typeof operatorKinds)[number]
 
@@ -14,6 +14,7 @@ export const operatorNames: Readonly<Record<OperatorKind, string>> = {
   H: 'hand travels',
   F: 'finger moves',
   K: 'press',
+  R: 'wait for the device',
 }
 
 /** Card, Moran and Newell (1980), ms; B after Kieras (from memory). K is the average skilled typist's. */

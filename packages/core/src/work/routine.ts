@@ -14,7 +14,19 @@ export interface WorkContext {
   readonly commands: ReadonlyMap<string, Command>
   /** triggers that reach the command; none when it goes through the menu */
   triggersOf(commandId: CommandId): readonly Trigger[]
+  /** chains of the arrangement that begin with the command; none where left out */
+  chainsOf?(commandId: CommandId): readonly Chain[]
 }
+
+/** One press that runs several commands in order, and how long the device sends their chords, ms. */
+export interface Chain {
+  readonly trigger: Trigger
+  readonly run: readonly CommandId[]
+  readonly playMs: number
+}
+
+/** Time that a device takes for each chord that it sends, ms. Assumed. */
+export const chordPlayMs = 10
 
 /** An operator with the step that it belongs to; the way back at the end belongs to none. */
 export type StepOperator = Operator & { readonly step: number | null }
@@ -39,7 +51,14 @@ const unknownLevels = ['a menu', 'its entry'] as const
 export const menuLevels = (command: Pick<Command, 'menu'>): readonly string[] =>
   command.menu.length > 0 ? command.menu : unknownLevels
 
-type Choice = Trigger | 'menu' | null
+type Choice = Trigger | 'menu' | Chained | null
+/** A chain that is pressed at its first step; the steps after it are done by it. */
+interface Chained {
+  readonly chain: Chain
+  readonly isFirst: boolean
+}
+const isChained = (choice: Choice): choice is Chained =>
+  choice !== null && choice !== 'menu' && 'chain' in choice
 
 /**
  * Times steps of work by the state of two hands, from rest until both are back. Of several triggers of a command each
@@ -48,26 +67,13 @@ type Choice = Trigger | 'menu' | null
  */
 export function timeWork(steps: readonly RoutineStep[], context: WorkContext): TimedWork {
   const choices: Choice[] = []
-  for (const [at, step] of steps.entries()) {
-    if (step.kind !== 'command') {
-      choices.push(null)
-      continue
-    }
-    const offered = context.triggersOf(step.commandId)
-    let best: Choice = 'menu'
-    if (offered.length === 1) best = offered[0] as Trigger
-    else {
-      let least = Infinity
-      for (const trigger of offered) {
-        const run = work(steps.slice(0, at + 1), [...choices, trigger], context)
-        const ms = run.failed ? Infinity : total(run.hands.operators)
-        if (ms < least) {
-          least = ms
-          best = trigger
-        }
-      }
-    }
-    choices.push(best)
+  while (choices.length < steps.length) {
+    const at = choices.length
+    const single = bestSingle(steps, choices, context)
+    const chained = bestChain(steps, choices, single, context)
+    choices.push(...(chained ?? [single]))
+    // a chain never runs past the end, so that this ends
+    if (choices.length === at) break
   }
   const { hands, stepOf, made } = work(steps, choices, context)
   return {
@@ -75,14 +81,65 @@ export function timeWork(steps: readonly RoutineStep[], context: WorkContext): T
     operators: hands.operators.map((operator, i) => ({ ...operator, step: stepOf[i] ?? null })),
     presses: hands.presses,
     trips: hands.trips,
-    ways: made.map((choice) =>
-      choice === null
-        ? null
-        : choice === 'menu'
-          ? { way: 'menu', trigger: null }
-          : { way: isPointed(choice, context) ? 'pointer' : 'key', trigger: choice },
-    ),
+    ways: made.map((choice) => wayOf(choice, context)),
   }
+}
+
+function wayOf(choice: Choice, context: WorkContext): TimedWork['ways'][number] {
+  if (choice === null) return null
+  if (choice === 'menu') return { way: 'menu', trigger: null }
+  const trigger = isChained(choice) ? choice.chain.trigger : choice
+  return { way: isPointed(trigger, context) ? 'pointer' : 'key', trigger }
+}
+
+/** The trigger of the next step that ends soonest, or the menu; null for steps that are no command. */
+function bestSingle(steps: readonly RoutineStep[], before: readonly Choice[], context: WorkContext): Choice {
+  const at = before.length
+  const step = steps[at] as RoutineStep
+  if (step.kind !== 'command') return null
+  const offered = context.triggersOf(step.commandId)
+  if (offered.length === 1) return offered[0] as Trigger
+  let best: Choice = 'menu'
+  let least = Infinity
+  for (const trigger of offered) {
+    const run = work(steps.slice(0, at + 1), [...before, trigger], context)
+    const ms = run.failed ? Infinity : total(run.hands.operators)
+    if (ms < least) {
+      least = ms
+      best = trigger
+    }
+  }
+  return best
+}
+
+/** A chain whose commands come next, one after the other, where it ends sooner than they do singly; null for none. */
+function bestChain(
+  steps: readonly RoutineStep[],
+  before: readonly Choice[],
+  single: Choice,
+  context: WorkContext,
+): Choice[] | null {
+  const at = before.length
+  const step = steps[at] as RoutineStep
+  if (step.kind !== 'command' || !context.chainsOf) return null
+  const fitting = context.chainsOf(step.commandId).filter(({ run }) =>
+    run.every((id, i) => {
+      const there = steps[at + i]
+      return there?.kind === 'command' && there.commandId === id
+    }),
+  )
+  let best: { readonly choices: Choice[]; readonly savesMs: number } | null = null
+  for (const chain of fitting) {
+    const upTo = steps.slice(0, at + chain.run.length)
+    const singly = [...before, single]
+    while (singly.length < upTo.length) singly.push(bestSingle(upTo, singly, context))
+    const choices = chain.run.map((_id, i): Choice => ({ chain, isFirst: i === 0 }))
+    const run = work(upTo, [...before, ...choices], context)
+    if (run.failed) continue
+    const savesMs = total(work(upTo, singly, context).hands.operators) - total(run.hands.operators)
+    if (savesMs > (best?.savesMs ?? 0)) best = { choices, savesMs }
+  }
+  return best?.choices ?? null
 }
 
 const total = (operators: readonly Operator[]): number => operators.reduce((sum, o) => sum + o.ms, 0)
@@ -108,8 +165,15 @@ function work(steps: readonly RoutineStep[], choices: readonly Choice[], context
     let choice = choices[i] ?? null
     if (step.kind === 'command') {
       const command = context.commands.get(step.commandId)
-      failed = choice !== null && choice !== 'menu' && !hands.press(choice)
-      if (failed) choice = 'menu'
+      if (isChained(choice)) {
+        if (choice.isFirst) {
+          failed = !hands.press(choice.chain.trigger)
+          hands.wait(choice.chain.playMs, `${choice.chain.run.length} combinations are sent`)
+        }
+      } else {
+        failed = choice !== null && choice !== 'menu' && !hands.press(choice)
+        if (failed) choice = 'menu'
+      }
       if (choice === 'menu') hands.menu(command ? menuLevels(command) : unknownLevels)
     } else if (step.kind === 'point') hands.point()
     else if (step.kind === 'drag') hands.drag()
@@ -138,7 +202,7 @@ export interface WaysToDo {
 /** A command by its shortcut and by the menu, each timed, ms. */
 export function waysToDo(command: Command, context: WorkContext): WaysToDo {
   const step = { kind: 'command', commandId: command.id } as const
-  const menuOnly: WorkContext = { ...context, triggersOf: () => [] }
+  const menuOnly: WorkContext = { ...context, triggersOf: () => [], chainsOf: () => [] }
   return {
     keyMs: context.triggersOf(command.id).length > 0 ? timeWork([step], context).ms : null,
     menuMs: timeWork([step], menuOnly).ms,

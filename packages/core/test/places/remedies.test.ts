@@ -48,14 +48,39 @@ describe('remedies', () => {
     expect(found[0]!.text).toContain('Let pad k1 send Ctrl+B, which is “Newcomer”')
     expect(kinds(found).at(-1)).toBe('unplace')
   })
-  test('a command without a chord of its own moves instead', () => {
+  test('a command without a chord of its own gets the one that is sent, or a free one, or moves', () => {
     const found = remedies('relay-broken', {
       commands: [newcomer],
       places: { new: 'pad/k1' },
       sends: { new: ['Control+KeyQ'] },
     })
     expect(kinds(found)).not.toContain('relay')
-    expect(found[0]!.kind).toBe('move')
+    expect(kinds(found)).toEqual(['bind', 'bind', 'move', 'move', 'move', 'unplace'])
+    expect(triggerKey(found[0]!.chord!)).toBe('Control+KeyQ')
+    // keys that boards lack come first
+    expect(triggerKey(found[1]!.chord!)).toBe('F13')
+    expect(found[1]!.sends!.map(triggerKey)).toEqual(['F13'])
+  })
+  test('what a system takes is not offered as a key to bind', () => {
+    const found = remedies('relay-broken', {
+      commands: [newcomer],
+      places: { new: 'pad/k1' },
+      sends: { new: ['Meta+KeyL'] },
+    })
+    expect(found.filter((r) => r.kind === 'bind').map((r) => triggerKey(r.chord!))).toEqual(['F13'])
+  })
+  test('a relay that sends a key which no board has is whole when its command has that key', () => {
+    const { placements, env } = scene({
+      commands: [newcomer],
+      places: { new: 'pad/k1' },
+      besides: [['new', 'F13']],
+      sends: { new: ['F13'] },
+    })
+    expect(findClashes(placements, env)).toEqual([])
+  })
+  test('a program that takes the keys of its host, or leaves the wheel free, is said so in one step', () => {
+    const wheel = remedies('pointer-program', { commands: [newcomer], places: { new: 'mouse/wheel up' } })
+    expect(wheel.find((r) => r.kind === 'habit')).toMatchObject({ programId: 'fenmap', freed: 'wheel' })
   })
   test('a system’s key names the setting that frees it, after the moves', () => {
     const found = remedies('system-takes', { commands: [newcomer], places: { new: 'Meta+KeyL' } })

@@ -1,7 +1,19 @@
-import { systemAreas, setOwnKeys, toggleSystemKey } from '@reach-plot/core'
+import { systemAreas, setOwnKeys, toggleSystemKey, type SystemId } from '@reach-plot/core'
+import { InputMethodFields } from './input-method-fields.js'
+import { OwnKeyForm } from './own-key-form.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { ProbeRun } from './probe.js'
 import { useMachine, type MachineScreen } from './use-machine.js'
+
+/** What a person's own keys are read from, by system. */
+const ownFileWords: Partial<Readonly<Record<SystemId, string>>> = {
+  gnome: 'the text of “gsettings list-recursively” or “dconf dump /”',
+  xfce: 'xfce4-keyboard-shortcuts.xml',
+  sway: 'the configuration of sway',
+  i3: 'the configuration of i3',
+  openbox: 'rc.xml',
+  lxqt: 'globalkeyshortcuts.conf',
+}
 
 /** What the system of this machine takes: the catalogue, the person's own settings, and chords that were pressed. */
 export function MachineView() {
@@ -33,8 +45,10 @@ function SystemKeysList({ view }: { view: MachineScreen }) {
       <MachineHead view={view} />
       <p className="mt-1 text-[13px] text-ink-2">
         {system.source}. Turn off here what is turned off on your machine.
-        {plan.system === 'gnome' && ' Or run gsettings list-recursively > keys.txt and import that file.'}
+        {` Or import your own settings: ${ownFileWords[plan.system] ?? 'a list with a combination on each line'}.`}
       </p>
+      <OwnKeyForm />
+      <InputMethodFields />
       {systemAreas.map((area) => {
         const inArea = rows.filter((r) => r.take.area === area)
         if (inArea.length === 0) return null
@@ -82,28 +96,25 @@ function SystemKeysList({ view }: { view: MachineScreen }) {
   )
 }
 
-function MachineHead({ view: { rows, off, system, plan, importDump, own, edit } }: { view: MachineScreen }) {
+function MachineHead({ view: { rows, off, system, importDump, own, edit } }: { view: MachineScreen }) {
   return (
     <div className="flex flex-wrap items-center gap-3">
       <p className="grow">
         <b>{rows.length - [...off].filter((id) => rows.some((r) => r.id === id)).length}</b> combinations that{' '}
         {system.name} takes{off.size > 0 && `, ${off.size} turned off`}.
       </p>
-      {plan.system === 'gnome' && (
-        <label className="btn cursor-pointer focus-within:outline-2">
-          Import your settings…
-          <input
-            type="file"
-            className="sr-only"
-            accept=".txt,text/plain"
-            aria-label="Import the text of gsettings list-recursively"
-            onChange={(e) => {
-              void importDump(e.target.files?.[0])
-              e.target.value = ''
-            }}
-          />
-        </label>
-      )}
+      <label className="btn cursor-pointer focus-within:outline-2">
+        Import your settings…
+        <input
+          type="file"
+          className="sr-only"
+          aria-label="Import your settings"
+          onChange={(e) => {
+            void importDump(e.target.files?.[0])
+            e.target.value = ''
+          }}
+        />
+      </label>
       {own && (
         <button type="button" className="btn" onClick={() => edit((draft) => setOwnKeys(draft, null))}>
           Back to what ships

@@ -45,16 +45,18 @@ export function useClashDetail({ clash, note }: { clash: Clash; note: string | n
 
   const apply = (remedy: Remedy): void => {
     const { kind, to } = remedy
-    if (kind === 'setting') edit((before) => applyRemedy(before, remedy))
+    if (kind === 'setting' || kind === 'habit') edit((before) => applyRemedy(before, remedy))
     else onEditable((before) => applyRemedy(before, remedy))
     toast(
       kind === 'setting'
         ? `${name} counts as off in ${env.system.name}`
-        : kind === 'relay'
+        : kind === 'relay' || kind === 'bind'
           ? `${name} sends what reaches its command`
-          : to
-            ? `Moved to ${triggerName(to, env)}`
-            : `Removed from ${name}`,
+          : kind === 'habit'
+            ? 'That is noted in the program’s settings'
+            : to
+              ? `Moved to ${triggerName(to, env)}`
+              : `Removed from ${name}`,
       { action: undoAction() },
     )
   }

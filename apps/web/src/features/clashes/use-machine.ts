@@ -1,12 +1,5 @@
 import { useMemo } from 'react'
-import {
-  CoreError,
-  readOwnKeys,
-  systemTakes,
-  systemTrigger,
-  triggerKey,
-  setOwnKeys,
-} from '@reach-plot/core'
+import { CoreError, readOwnKeys, systemTakes, systemTrigger, triggerKey, setOwnKeys } from '@reach-plot/core'
 import { toast } from 'sonner'
 import { showProblem } from '../../store/problem.js'
 import { undoAction } from '../../store/actions.js'

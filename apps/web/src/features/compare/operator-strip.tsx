@@ -8,6 +8,7 @@ const fills: Readonly<Record<OperatorKind, string>> = {
   H: 'var(--magenta)',
   F: 'var(--ink-2)',
   K: 'var(--ink)',
+  R: 'var(--panel)',
 }
 const inks: Readonly<Record<OperatorKind, string>> = {
   M: 'var(--ink)',
@@ -16,6 +17,7 @@ const inks: Readonly<Record<OperatorKind, string>> = {
   H: 'var(--on-magenta)',
   F: 'var(--panel)',
   K: 'var(--panel)',
+  R: 'var(--ink)',
 }
 const height = 20
 

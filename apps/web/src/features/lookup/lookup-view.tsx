@@ -11,6 +11,7 @@ import {
   typedInWords,
   type Trigger,
 } from '@reach-plot/core'
+import { WhatHappened } from './what-happened.js'
 import { ListenButton, useKeyFind } from '../../parts/key-find.js'
 import { ModifierSign } from '../../parts/modifier-sign.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
@@ -79,6 +80,7 @@ export function LookupView() {
             in each program and context, and what the system does with it.
           </p>
         )}
+        <WhatHappened />
       </section>
       <ModifierSetList onLookUp={found} />
     </div>
@@ -118,6 +120,28 @@ function Found({ trigger }: { trigger: Trigger }) {
               {result.typed ? typedInWords(result.typed) : 'nothing'}
             </td>
           </tr>
+          {result.inputMethod && (
+            <tr className="border-t border-rule">
+              <th scope="row" className="py-1.5 text-left font-medium">
+                {result.inputMethod.by}
+              </th>
+              <td className="font-semibold text-magenta">{result.inputMethod.does}</td>
+            </tr>
+          )}
+          {result.programs.flatMap(({ program, takes }) =>
+            takes.map((take) => (
+              <tr key={`${program.id} ${take.kind}`} className="border-t border-rule">
+                <th scope="row" className="py-1.5 text-left font-medium">
+                  {take.by === program.name ? 'By itself' : take.by}{' '}
+                  <span className="font-normal text-ink-2">{program.name}</span>
+                </th>
+                <td className={take.severity === 'caution' ? '' : 'font-semibold text-magenta'}>
+                  {take.does}
+                  {take.severity === 'caution' && <span className="text-ink-2">, by default</span>}
+                </td>
+              </tr>
+            )),
+          )}
           {result.programs.flatMap(({ program, contexts }) =>
             contexts.map((context, i) => (
               <tr

@@ -52,7 +52,9 @@ export function useTriggerDialog({
         commandId: command.id,
         trigger,
         keepOld: keep,
-        ...(sends.length > 0 && !isKey && { sends }),
+        // a relay that was emptied goes; one of another control moves with the command
+        ...(!isKey && sends.length > 0 && { sends }),
+        ...(!isKey && sends.length === 0 && startSends.length > 0 && { sends: null }),
       },
       name,
     )

@@ -49,6 +49,23 @@ export const setOwnKeys = edit((plan: Plan, own: OwnSystemKeys[string] | null) =
     )
 })
 
+/** Adds a combination of the person's own that the system takes. */
+export const addOwnKey = edit((plan: Plan, key: OwnSystemKeys[string]['own'][number]) => {
+  ownOf(plan).own.push(key)
+})
+
+/** The input method that is in use; null for none. */
+export const setInputMethod = edit((plan: Plan, method: Plan['inputMethod'] | null) => {
+  if (method) plan.inputMethod = method
+  else delete plan.inputMethod
+})
+
+/** The key that starts a Compose sequence, by its code; null for none. */
+export const setComposeCode = edit((plan: Plan, code: string | null) => {
+  if (code !== null) plan.composeCode = code
+  else delete plan.composeCode
+})
+
 /** Notes what came of a chord that was pressed on this machine; null forgets it. */
 export const setProbe = edit((plan: Plan, chord: string, result: Probe['result'] | null) => {
   const bench = activeBench(plan)

@@ -94,8 +94,8 @@ export interface PlaceEdit {
   readonly trigger: Trigger
   /** keep the triggers that the command has now on the same device */
   readonly keepOld?: boolean
-  /** the relay: chords that the control sends */
-  readonly sends?: readonly Chord[]
+  /** the relay: chords that the control sends; null for none, and as it moves with the command where left out */
+  readonly sends?: readonly Chord[] | null
   /** commands that give the trigger up */
   readonly displaced?: readonly string[]
   /** where the first displaced command goes, instead of leaving */
@@ -128,8 +128,9 @@ export const placeCommand = edit((plan: Plan, given: PlaceEdit) => {
   arrangement.placements = applyMoves(arrangement.placements, movesOf(arrangement.placements, given)).map(
     (placed) => {
       if (!isPlacedOn(placed, given.commandId, given.trigger)) return placed
+      if (given.sends === undefined) return placed
       const { sends: _before, ...rest } = placed
-      return given.sends ? { ...rest, sends: given.sends.map((s) => ({ ...s })) } : rest
+      return given.sends === null ? rest : { ...rest, sends: given.sends.map((s) => ({ ...s })) }
     },
   ) as Placement[]
 })

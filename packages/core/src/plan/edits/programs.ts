@@ -13,7 +13,13 @@ const contextIn = (plan: Plan, programId: ProgramId, id: string): Context | unde
 /** Adds a program with one context; gives the plan and the new id. */
 export const addProgram = editWith((plan: Plan, name: string) => {
   const id = freshId(name, new Set(plan.programs.map((p) => p.id)))
-  plan.programs.push({ id, name, contexts: [{ id: 'main', name: 'Main', typing: false, overlaps: [] }] })
+  plan.programs.push({
+    id,
+    name,
+    // as most programs do
+    restsWhileTyping: true,
+    contexts: [{ id: 'main', name: 'Main', typing: false, overlaps: [] }],
+  })
 })
 
 /** Renames a program; an empty name changes nothing. */
@@ -88,12 +94,34 @@ export const setOverlap = edit((plan: Plan, programId: ProgramId, a: string, b: 
   if (on) first.overlaps.push(b)
 })
 
-/** Whether the program runs in a browser, and whether it binds characters or places. */
-export const setHost = edit((plan: Plan, id: string, inBrowser: boolean) => {
+/** Where a program runs: by itself (null), in a web browser or in a terminal. */
+export const setHost = edit((plan: Plan, id: string, host: Program['host'] | null) => {
   const program = programIn(plan, id)
   if (!program) return
-  if (inBrowser) program.host = 'browser'
+  if (host) program.host = host
   else delete program.host
+})
+
+/** Habits of a program that are on or off; off where left out. */
+export const programHabits = ['takesHostKeys', 'extendedKeys', 'restsWhileTyping', 'contextsTie'] as const
+export type ProgramHabit = (typeof programHabits)[number]
+
+/** Turns a habit of a program on or off. */
+export const setHabit = edit((plan: Plan, id: string, habit: ProgramHabit, isOn: boolean) => {
+  const program = programIn(plan, id)
+  if (!program) return
+  if (isOn) program[habit] = true
+  else delete program[habit]
+})
+
+/** Says whether a program leaves an act of the pointer free, such as `Control+wheel`. */
+export const setFreed = edit((plan: Plan, id: string, act: string, isFree: boolean) => {
+  const program = programIn(plan, id)
+  if (!program) return
+  const others = (program.frees ?? []).filter((a) => a !== act)
+  const frees = isFree ? [...others, act] : others
+  if (frees.length > 0) program.frees = frees
+  else delete program.frees
 })
 
 /** Whether the shortcuts of a program follow the printed character or the key position. */
