@@ -158,7 +158,7 @@ describe('what is derived', () => {
   test('has the demo’s faults: each kind that the check knows', () => {
     const { clashes } = derive(plan())
     expect(new Set(clashes.map((c) => c.stage))).toEqual(
-      new Set(['device', 'system', 'browser', 'typing', 'context', 'relay', 'slip', 'consistency']),
+      new Set(['device', 'system', 'host', 'typing', 'context', 'relay', 'slip', 'consistency']),
     )
     expect(new Set(clashes.map((c) => c.id)).size).toBe(clashes.length)
   })

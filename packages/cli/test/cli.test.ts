@@ -51,6 +51,7 @@ test('check finds the demo’s faults and exits 1; the layout and system can be 
     'cause',
     'commands',
     'evidence',
+    'id',
     'kind',
     'layer',
     'message',

@@ -150,7 +150,7 @@ describe('check in a build', () => {
   })
   test('--format lines gives one annotation a line, with its file and its title', async () => {
     const lines = (await cli('check', demo, '--format', 'lines')).stdout.trim().split('\n')
-    expect(lines.length).toBe(95)
+    expect(lines.length).toBe(101)
     for (const line of lines)
       expect(line).toMatch(/^::(error|warning|notice) file=[^:,]+,title=[^:,]+::.+\.$/)
     expect((await cli('check', demo, '--format', 'causes')).stdout).toContain(

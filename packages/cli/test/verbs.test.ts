@@ -17,7 +17,7 @@ test('without --json a person reads lines', async () => {
   )
   const checked = await cli('check', demo)
   expect(checked.status).toBe(1)
-  expect(checked.stdout.split('\n')[0]).toBe('Field season, draft 1: 95 clashes')
+  expect(checked.stdout.split('\n')[0]).toBe('Field season, draft 1: 101 clashes')
   expect((await cli('places', demo, '--command', 'Tide line', '--modifiers', 'Alt')).stdout).toContain(
     'first letter of “tide”.',
   )

@@ -188,6 +188,7 @@ export {
   pairAxes,
   ruleScores,
   sharedIdeas,
+  stepWordOf,
   shippedWordPairs,
   toggleShift,
   type Link,

@@ -1,4 +1,4 @@
-import { mnemonicContext, type MnemonicContext } from '../mnemonics/index.js'
+import { isSameStep, mnemonicContext, type MnemonicContext } from '../mnemonics/index.js'
 import { groupKey, pressStages, type Environment, type GroupKey, type PressStages } from '../model/index.js'
 import { triggerKey } from '../triggers/index.js'
 import type { Clash } from './clash.js'
@@ -62,7 +62,7 @@ export class Judge {
         return this.groups.isPlaced(id)
       },
       isSent: (programId, key) => this.groups.isSent(groupKey(programId, key)),
-      isSameIdea: (a, b) => this.mnemonics.sameIdeas(a).some((c) => c.id === b.id),
+      isSameIdea: (a, b) => isSameStep(a, b) || this.mnemonics.sameIdeas(a).some((c) => c.id === b.id),
     }
     const seen = new Map<string, number>()
     const clashes = rules

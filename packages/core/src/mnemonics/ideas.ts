@@ -12,6 +12,22 @@ export function nameLikeness(a: string, b: string): number {
   return common / (x.size + y.size - common)
 }
 
+/** Words that name a step whatever it is taken over: the next sheet and the next fault are one idea in two modes. */
+const stepWords = new Set(['next', 'previous', 'first', 'last', 'back', 'forward', 'earlier', 'later'])
+
+/** The step that a command takes, or null when it names none. */
+export const stepWordOf = (name: string): string | null =>
+  meaningWords(name).find((word) => stepWords.has(word)) ??
+  name
+    .toLocaleLowerCase()
+    .split(/\s+/)
+    .find((word) => stepWords.has(word)) ??
+  null
+
+/** Whether two commands take the same step in modes of their own. */
+export const isSameStep = (a: Pick<Command, 'name'>, b: Pick<Command, 'name'>): boolean =>
+  stepWordOf(a.name) !== null && stepWordOf(a.name) === stepWordOf(b.name)
+
 /** A group of commands of different programs that are one idea, with who says so. */
 export interface Idea {
   readonly commands: readonly Command[]

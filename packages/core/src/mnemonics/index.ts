@@ -8,7 +8,7 @@ export {
   type Memory,
   type WordPair,
 } from './word-pairs.js'
-export { nameLikeness, sharedIdeas, type Idea } from './ideas.js'
+export { isSameStep, nameLikeness, sharedIdeas, stepWordOf, type Idea } from './ideas.js'
 export { neighboursOf, sides, type Neighbours, type Side } from './neighbours.js'
 export { mnemonicContext, type MnemonicContext } from './context.js'
 export { mnemonicReader, type MnemonicReader } from './reader.js'

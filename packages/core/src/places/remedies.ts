@@ -187,7 +187,7 @@ function saidHabit(clash: Clash, { env }: PlaceIndex): Remedy[] {
 
 /** The command gets the chord that its control sends, or a free one that it sends from then on. */
 function boundRelay(clash: Clash, command: Command, index: PlaceIndex): Remedy[] {
-  if (clash.kind !== 'relay-broken' || !('deviceId' in clash.trigger)) return []
+  if (clash.kind !== 'relay-broken' || 'code' in clash.trigger) return []
   const program = index.env.programs.find((p) => p.id === command.programId)
   if (!program) return []
   const name = (trigger: Trigger): string => triggerName(trigger, index.env)

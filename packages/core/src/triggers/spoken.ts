@@ -22,7 +22,7 @@ export function readTrigger(text: string, naming: Naming, codes: readonly string
   const near = nearest(text, naming, codes)
   throw new CoreError('TRIGGER_UNREADABLE', {
     where: ['trigger'],
-    what: `"${text.slice(0, 60)}" is no key or combination`,
+    what: `"${text.slice(0, 60)}" is no key, and cannot be read as a shortcut`,
     remedy:
       near === null
         ? 'write it as Ctrl+Shift+U, or as Control+Shift+KeyU, or as a control such as pad/k3'

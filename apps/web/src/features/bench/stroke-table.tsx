@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react'
 import {
   liveContexts,
   controlRef,
+  stepWordOf,
   strokeName,
   triggerKey,
   type Command,
@@ -100,7 +101,9 @@ function DirectionTable({ view: { columns, of, device, field, index, onPlace } }
 
 function Agreement({ inContext }: { inContext: readonly (readonly Command[])[] }) {
   const used = inContext.filter((commands) => commands.length > 0)
-  const names = new Set(used.flatMap((commands) => commands.map((c) => c.name.toLowerCase())))
+  const names = new Set(
+    used.flatMap((commands) => commands.map((c) => stepWordOf(c.name) ?? c.name.toLowerCase())),
+  )
   if (used.length < 2) return <span className="text-ink-2">{used.length === 0 ? 'free' : 'one context'}</span>
   if (names.size === 1) return <span>✓ gain: the same in {used.length}</span>
   return (

@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { triggerKey, triggerName, setProbe } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { useProbeRun, type ProbeRunView } from './use-probe-run.js'
@@ -51,10 +52,44 @@ export function ProbeRun() {
           >
             {open.length > 0 ? `Press ${open.length} chords` : `Press all ${doubtful.length} again`}
           </button>
+          <AskFor view={view} />
         </>
       )}
       <DoubtfulChords view={view} />
     </section>
+  )
+}
+
+/** A combination of the person's own choice, to see whether it arrives before anything is put on it. */
+function AskFor({ view: { ask, fault } }: { view: ProbeRunView }) {
+  const [text, setText] = useState('')
+  return (
+    <form
+      className="mt-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (ask(text)) setText('')
+      }}
+    >
+      <label>
+        <span className="caption mb-0.5 block">Another, to see whether it arrives</span>
+        <span className="flex gap-2">
+          <input
+            className="field w-[200px]"
+            placeholder="Ctrl+Alt+K"
+            value={text}
+            maxLength={80}
+            onChange={(event) => setText(event.target.value)}
+          />
+          <button type="submit" className="btn" disabled={text.trim() === ''}>
+            Ask for it
+          </button>
+        </span>
+      </label>
+      <p role="alert" className="mt-1 text-[13px] text-magenta empty:hidden">
+        {fault}
+      </p>
+    </form>
   )
 }
 

@@ -1,5 +1,15 @@
 import { useMemo, useState } from 'react'
-import { heldOf, sentBy, triggerKey, type Chord, type Probe, setProbe } from '@reach-plot/core'
+import {
+  heldOf,
+  parseTrigger,
+  readTrigger,
+  sentBy,
+  setProbe,
+  triggerKey,
+  type Chord,
+  type Probe,
+} from '@reach-plot/core'
+import { problemInWords } from '../../store/problem.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useProbe } from './use-probe.js'
@@ -32,10 +42,37 @@ export function useProbeRun() {
   const plan = usePlan()
   const edit = useEdit()
   const { env, bench } = useDerived()
-  const doubtful = useDoubtful()
+  const found = useDoubtful()
+  const [fault, setFault] = useState('')
   const [queue, setQueue] = useState<readonly Chord[] | null>(null)
   const chord = queue?.[0] ?? null
   const probes = (bench.probes ?? []).filter((p) => p.system === plan.system)
+  // what was asked for once stays in the list, so that it can be forgotten
+  const others = probes.flatMap((p) => {
+    const trigger = parseTrigger(p.chord)
+    return trigger.kind === 'chord' && !found.some((c) => triggerKey(c) === p.chord) ? [trigger] : []
+  })
+  const doubtful = [...found, ...others]
+  /** Asks for a combination of the person's choice, a free one too; whether it could be read. */
+  const ask = (text: string): boolean => {
+    try {
+      const trigger = readTrigger(
+        text,
+        env,
+        env.controls.flatMap((c) => c.code ?? []),
+      )
+      if (trigger.kind !== 'chord') {
+        setFault('Only a key or a combination of keys can be asked for.')
+        return false
+      }
+      setFault('')
+      setQueue([trigger])
+      return true
+    } catch (error) {
+      setFault(problemInWords(error))
+      return false
+    }
+  }
   const resultOf = (c: Chord): Probe['result'] | undefined =>
     probes.find((p) => p.chord === triggerKey(c))?.result
   const next = (): void => setQueue((q) => (q && q.length > 1 ? q.slice(1) : null))
@@ -46,7 +83,22 @@ export function useProbeRun() {
   }
   const { stage, again } = useProbe(chord, env.layout, () => settle('arrives'))
   const open = doubtful.filter((c) => resultOf(c) === undefined)
-  return { chord, queue, env, stage, settle, again, next, setQueue, doubtful, open, resultOf, edit }
+  return {
+    chord,
+    queue,
+    env,
+    stage,
+    settle,
+    again,
+    next,
+    setQueue,
+    doubtful,
+    open,
+    resultOf,
+    edit,
+    ask,
+    fault,
+  }
 }
 
 export type ProbeRunView = ReturnType<typeof useProbeRun>
