@@ -184,9 +184,11 @@ test('chords pressed on this machine count more than the catalogue', async ({ pa
 test('a dump of one’s own settings is taken over; what is no dump says what to do', async ({ page }) => {
   await openClashes(page)
   await page.getByRole('link', { name: 'This machine' }).click()
-  const file = page.getByLabel('Import the text of gsettings list-recursively')
+  const file = page.getByLabel('Import your settings')
   await file.setInputFiles({ name: 'keys.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') })
-  await expect(page.getByText(/run `gsettings list-recursively > keys.txt`/)).toBeVisible()
+  await expect(
+    page.getByText(/choose the text of `gsettings list-recursively` or `dconf dump \/`/),
+  ).toBeVisible()
   await file.setInputFiles({
     name: 'keys.txt',
     mimeType: 'text/plain',

@@ -5,5 +5,5 @@ import { register } from 'tsx/esm/api'
 register()
 const { chordTable, modifierSets } = await import('../src/index.ts')
 const table = chordTable(workerData.situation)
-for (const held of modifierSets(true)) table.layer(held)
+for (const held of modifierSets(true)) table.withHeld(held)
 parentPort.postMessage({ chords: table.solved })

@@ -74,11 +74,17 @@ export function moveChain(chain: DisplacementChain): void {
   )
 }
 
-/** Places a command and tells what happened, with undo at hand. */
-export function place(edit: PlaceEdit, triggerText: string): void {
+/**
+ * Places a command and tells what happened, with undo at hand.
+ * @param also  another trigger that it gets in the same step
+ */
+export function place(edit: PlaceEdit, triggerText: string, also?: PlaceEdit): void {
   const { plan } = usePlanStore.getState()
   if (!plan || isRefused(plan, placeRefusal(plan, edit))) return
-  onEditable((before) => placeCommand(before, edit))
+  onEditable((before) => {
+    const placed = placeCommand(before, edit)
+    return also ? placeCommand(placed, also) : placed
+  })
   const after = usePlanStore.getState().plan
   const lost = (edit.displaced ?? []).filter(
     (id) => after !== null && derive(after).triggersOf(id).length === 0,

@@ -15,6 +15,7 @@ import {
   type BenchEnvironment,
   type GroupKey,
   type Bench,
+  type Chord,
   type Clash,
   type ClashChecker,
   type Command,
@@ -59,7 +60,7 @@ export interface Derived {
   readonly clashes: readonly Clash[]
   readonly accepted: readonly { readonly clash: Clash; readonly note: string }[]
   /** findings that placing a command on a trigger would bring, before it is done */
-  readonly foresee: (commandId: CommandId, trigger: Trigger) => readonly Clash[]
+  readonly foresee: (commandId: CommandId, trigger: Trigger, sends?: readonly Chord[]) => readonly Clash[]
   /** worst clash of each trigger of a program */
   readonly clashOf: ReadonlyMap<GroupKey, Clash>
   readonly triggersOf: (commandId: CommandId) => readonly Trigger[]
@@ -131,13 +132,13 @@ function deriveAnew(plan: Plan): Derived {
     return note ? [{ clash, note: note.note }] : []
   })
   const clashes = accepted.length > 0 ? found.filter((clash) => !noteOf(clash)) : found
-  const foresee = (commandId: CommandId, trigger: Trigger): readonly Clash[] => {
+  const foresee = (commandId: CommandId, trigger: Trigger, sends?: readonly Chord[]): readonly Clash[] => {
     const nameOf = (c: Clash): string => `${c.id}\n${c.commandIds.join()}`
     const known = new Set(found.map(nameOf))
     const kept = arrangement.placements.filter(
       (p) => p.commandId !== commandId || !isSameDevice(p.trigger, trigger),
     )
-    const then = checker.check([...kept, { commandId, trigger }])
+    const then = checker.check([...kept, { commandId, trigger, ...(sends?.length && { sends }) }])
     checker.check(arrangement.placements)
     return then.filter((c) => c.commandIds.includes(commandId) && !known.has(nameOf(c)))
   }

@@ -23,7 +23,8 @@ const plain = (worked: Trigger, note = '', waitMs = 0): Gesture => ({ worked, ti
 
 /** How the act is told from others on the same key, and how long that takes. */
 export function gestureOf(trigger: Trigger, scene: Scene, stages: PressStages, env: Environment): Gesture {
-  const isSet = (t: Trigger): boolean => scene.isSet(t) || stages.opensPopup(t) !== undefined
+  const isSet = (t: Trigger): boolean =>
+    scene.isSet(t) || stages.opensPopup(t, scene.program.id) !== undefined
   const act = actOf(trigger)
   if (act === 'press') return pressGesture(trigger, isSet)
   if (isSet(trigger)) {

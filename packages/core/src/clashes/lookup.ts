@@ -147,7 +147,7 @@ export function modifierSetRows(
       const systemAction = sent ? stages.system(sent) : null
       const isTaken =
         stages.opensPage(trigger) !== undefined ||
-        stages.opensPopup(trigger) !== undefined ||
+        stages.opensPopup(trigger, programId ?? undefined) !== undefined ||
         (sent && stages.inputMethod(sent) !== null) ||
         (program !== undefined && isKept(trigger, sent, program, stages))
       return [

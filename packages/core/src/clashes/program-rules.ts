@@ -84,7 +84,7 @@ function sharedContexts(rivals: readonly Command[], program: Program): [shared: 
 }
 
 /** The control is taken by the device's own pages and pop-up sets. */
-export const opens: Rule = ({ trigger, commands }, { stages, env }) => {
+export const opens: Rule = ({ trigger, program, commands }, { stages, env }) => {
   const found = (kind: ClashKind, words: FindingWords): Finding => ({
     kind,
     severity: 'ambiguous',
@@ -94,7 +94,7 @@ export const opens: Rule = ({ trigger, commands }, { stages, env }) => {
     commands,
   })
   const page = stages.opensPage(trigger)
-  const popup = stages.opensPopup(trigger)
+  const popup = stages.opensPopup(trigger, program.id)
   return [
     ...(page === undefined ? [] : [found('opens-page', opensPageWords(trigger, env, page))]),
     ...(popup ? [found('opens-popup', opensPopupWords(trigger, env, popup))] : []),

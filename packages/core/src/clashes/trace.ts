@@ -115,7 +115,7 @@ class PressTrace {
       this.step('device', 'runs', `${name} opens ${title}. Nothing goes to the program.`)
       return this.end([], page)
     }
-    const popup = this.stages.opensPopup(worked)
+    const popup = this.stages.opensPopup(worked, this.scene.program.id)
     if (!popup) return null
     this.step(
       'device',

@@ -139,7 +139,7 @@ export function reservedBy(trigger: Trigger, index: PlaceIndex, program?: Progra
   if (pointed) return { by: 'stage', take: pointed }
   const pageId = stages.opensPage(trigger)
   if (pageId !== undefined) return { by: 'page', pageId }
-  const set = stages.opensPopup(trigger)
+  const set = stages.opensPopup(trigger, program?.id)
   return set ? { by: 'pop-up set', set } : null
 }
 

@@ -44,8 +44,8 @@ export interface PressStages {
   pointer(trigger: Trigger, program: Program): readonly StageTake[]
   /** the page that a control opens instead of carrying a command; null goes back; undefined when it opens none */
   opensPage(trigger: Trigger): string | null | undefined
-  /** the pop-up set that the trigger brings up */
-  opensPopup(trigger: Trigger): PopupSet | undefined
+  /** the pop-up set that the trigger brings up, with a program in front or, where left out, with any */
+  opensPopup(trigger: Trigger, programId?: string): PopupSet | undefined
 }
 
 const noKeys: ReadonlyMap<TriggerKey, BrowserKey> = new Map()
@@ -54,7 +54,11 @@ export function pressStages(env: Environment): PressStages {
   const offer: BenchOffer = offerOf(env.controls, env.devices ?? [])
   const taken = systemTakes(env.system, env.layout, env.ownKeys)
   const popups = env.popups ?? []
-  const openers = new Map(popups.map((set) => [triggerKey(set.opener), set]))
+  const openers = new Map<TriggerKey, PopupSet[]>()
+  for (const set of popups) {
+    const key = triggerKey(set.opener)
+    openers.set(key, [...(openers.get(key) ?? []), set])
+  }
   return {
     device: (trigger) =>
       missingParts(
@@ -101,7 +105,12 @@ export function pressStages(env: Environment): PressStages {
       )
       return page?.opens.find((o) => o.controlId === trigger.controlId)?.pageId
     },
-    opensPopup: (trigger) => openers.get(triggerKey(trigger)),
+    opensPopup: (trigger, programId) =>
+      openers
+        .get(triggerKey(trigger))
+        ?.find(
+          (set) => programId === undefined || set.programId === undefined || set.programId === programId,
+        ),
   }
 }
 

@@ -1,3 +1,4 @@
+import { programIdSchema } from '../ids.js'
 import { z } from '../zod.js'
 import { refSchema, triggerSchema } from './trigger.js'
 
@@ -9,6 +10,8 @@ export const popupSetSchema = z.strictObject({
     (t): boolean => t.kind !== 'popup' && t.kind !== 'sequence',
     'a pop-up set opens by one press',
   ),
+  /** only with this program in front; with any where left out */
+  programId: programIdSchema.optional(),
   at: z.enum(['pointer', 'fingertip']),
   /** how many entries it shows */
   entries: z.number().int().min(2).max(12),

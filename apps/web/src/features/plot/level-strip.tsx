@@ -1,4 +1,4 @@
-import { reservedBy, keyLegend, plainTriggers, triggerKey } from '@reach-plot/core'
+import { commandsMet, reservedBy, keyLegend, plainTriggers, triggerKey, type Trigger } from '@reach-plot/core'
 import { useReachOfSets } from '../../store/reach.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
@@ -18,6 +18,10 @@ export function LevelStrip() {
   const control = env.controls.find((c) => refOfControl(c) === controlRef)
   const page = control?.code === null ? pageOf(control.deviceId) : undefined
   const triggersAt = (held: (typeof levels)[number]) => (control ? plainTriggers(control, held, page) : [])
+  const program = env.programs.find((p) => p.id === front.programId)
+  // a hold, a tap or a pair on the key: it is not free
+  const otherwise = (of: readonly Trigger[]) =>
+    of.flatMap((t) => commandsMet(t, index)).find((c) => c.programId === program?.id)
   const shown = triggersAt([]).length > 0 ? control : undefined
   return (
     // out of the flow, so that a change of text here does not lay the chart's hundreds of texts out anew
@@ -36,12 +40,13 @@ export function LevelStrip() {
         {levels.map((held) => {
           const triggers = shown ? triggersAt(held) : []
           const holders = triggers.flatMap((t) => holdersInFront(derived, front, triggerKey(t)))
-          const reserved = triggers.length === 1 ? reservedBy(triggers[0]!, index) : null
+          const reserved = triggers.length === 1 ? reservedBy(triggers[0]!, index, program) : null
           const reach = triggers[0] ? reachOf(triggers[0]) : undefined
           const text =
             triggers.length === 0
               ? ''
-              : (holders[0]?.name ?? (reserved === null ? 'free' : reservedNote(reserved)))
+              : (holders[0]?.name ??
+                (reserved !== null ? reservedNote(reserved) : (otherwise(triggers)?.name ?? 'free')))
           return (
             <div
               key={held.join()}

@@ -6,6 +6,7 @@ import {
   keyLegend,
   matchingCommands,
   plainTriggers,
+  commandsMet,
   reservedBy,
   triggerKey,
   type Command,
@@ -49,8 +50,9 @@ export function useKeyLevels(controlRef: string) {
     (index.holders.get(triggerKey(trigger)) ?? []).toSorted(
       (a, b) => Number(b.programId === program?.id) - Number(a.programId === program?.id),
     )
-  const isHeld = (t: Trigger): boolean => holdersOf(t).some((c) => c.programId === program?.id)
-  const isTaken = (t: Trigger): boolean => isHeld(t) || reservedBy(t, index) !== null
+  // a hold, a tap or a pair on the key keeps it from being free
+  const isHeld = (t: Trigger): boolean => commandsMet(t, index).some((c) => c.programId === program?.id)
+  const isTaken = (t: Trigger): boolean => isHeld(t) || reservedBy(t, index, program) !== null
   const isBarred = index.rules.bars(controlRef)
   const isLocked = index.rules.locksControl(controlRef)
   const fitting = matchingCommands(
@@ -64,7 +66,7 @@ export function useKeyLevels(controlRef: string) {
     ),
     ...others,
   ].map((trigger) => {
-    const reserved = reservedBy(trigger, index)
+    const reserved = reservedBy(trigger, index, program)
     const isFree = reserved === null && !isHeld(trigger)
     return {
       trigger,

@@ -132,7 +132,7 @@ function useSetForm({ set, onPlace }: { set: PopupSet; onPlace: (trigger: Trigge
 
 type SetFormView = ReturnType<typeof useSetForm>
 
-function SetFields({ view: { set, edit } }: { view: SetFormView }) {
+function SetFields({ view: { set, edit, plan } }: { view: SetFormView }) {
   return (
     <div className="mt-4 grid grid-cols-[130px_1fr] items-center gap-x-4 gap-y-3">
       <label htmlFor="popup-name">Name</label>
@@ -152,6 +152,20 @@ function SetFields({ view: { set, edit } }: { view: SetFormView }) {
           <Trash2 size={14} aria-hidden="true" /> Delete the set
         </button>
       </div>
+      <label htmlFor="popup-program">Comes up with</label>
+      <select
+        id="popup-program"
+        className="field"
+        value={set.programId ?? ''}
+        onChange={(e) => edit({ programId: e.target.value === '' ? undefined : e.target.value })}
+      >
+        <option value="">any program in use</option>
+        {plan.programs.map((program) => (
+          <option key={program.id} value={program.id}>
+            {program.name}
+          </option>
+        ))}
+      </select>
       <label htmlFor="popup-at">Comes up at</label>
       <select
         id="popup-at"

@@ -1,3 +1,4 @@
+import { RoutineChain } from './routine-chain.js'
 import { CommandChooser } from '../../parts/command-chooser.js'
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react'
 import { toast } from 'sonner'
@@ -162,6 +163,7 @@ function RoutineEditor(props: { routine: Routine }) {
       </div>
       <StepList view={view} />
       <AddStep view={view} />
+      <RoutineChain routine={routine} />
     </section>
   )
 }

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react'
 import { useId, useState } from 'react'
 import {
+  freeChord,
   parseTrigger,
   triggerKey,
   triggerName,
@@ -18,13 +19,16 @@ const most = 8
 export function RelayField({
   sends,
   onChange,
+  onBind,
   command,
 }: {
   sends: readonly Chord[]
   onChange: (sends: readonly Chord[]) => void
+  /** the command gets this free key as well, for the control to send */
+  onBind?: (chord: Chord) => void
   command: Command | undefined
 }) {
-  const { env, triggersOf } = useDerived()
+  const { env, index, triggersOf } = useDerived()
   const [text, setText] = useState('')
   const [fault, setFault] = useState('')
   const id = useId()
@@ -38,7 +42,10 @@ export function RelayField({
     if (sends.length < most) onChange([...sends, trigger])
   }
   const keyFind = useKeyFind(add)
+  const program = env.programs.find((p) => p.id === command?.programId)
   const own = triggersOf(command?.id ?? '').find((t): t is Chord => t.kind === 'chord')
+  const free =
+    !own && onBind && command && program && sends.length === 0 ? freeChord(command, program, index) : null
   return (
     <>
       <label htmlFor={id}>Sends keys</label>
@@ -84,6 +91,18 @@ export function RelayField({
           {own && sends.length === 0 && (
             <button type="button" className="btn" onClick={() => onChange([own])}>
               Send {triggerName(own, env)}, its key
+            </button>
+          )}
+          {free && (
+            <button
+              type="button"
+              className="btn"
+              onClick={() => {
+                onBind?.(free)
+                onChange([free])
+              }}
+            >
+              Give it {triggerName(free, env)}, a free key, and send that
             </button>
           )}
         </form>

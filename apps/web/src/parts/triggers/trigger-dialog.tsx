@@ -1,6 +1,7 @@
 import { fullName, triggerName, type Chord, type Trigger, type CommandId } from '@reach-plot/core'
 import { CommandChooser } from '../command-chooser.js'
 import { TickField } from '../fields.js'
+import { SeveritySign } from '../severity-sign.js'
 import { reservedNote, verdictWords } from '../words.js'
 import { Dialog } from '../dialog.js'
 import { RelayField } from './relay-field.js'
@@ -57,7 +58,7 @@ function TriggerForm({ view }: { view: TriggerDialogView }) {
         </>
       )}
       <TriggerField trigger={trigger} onChange={setTrigger} />
-      {!isKey && <RelayField sends={sends} onChange={setSends} command={command} />}
+      {!isKey && <RelayField sends={sends} onChange={setSends} onBind={view.setBound} command={command} />}
       <TriggerJudgement view={view} />
       <OldKeysField view={view} />
     </div>
@@ -65,7 +66,11 @@ function TriggerForm({ view }: { view: TriggerDialogView }) {
 }
 
 /** How the trigger is reached, and who or what stands there already. */
-function TriggerJudgement({ view: { lacks, reach, reserved, holders } }: { view: TriggerDialogView }) {
+function TriggerJudgement({
+  view: { lacks, reach, reserved, holders, foreseen },
+}: {
+  view: TriggerDialogView
+}) {
   return (
     <>
       <span>Reached</span>
@@ -84,6 +89,18 @@ function TriggerJudgement({ view: { lacks, reach, reserved, holders } }: { view:
             {holders.length > 0 &&
               `Held by ${holders.map((c) => `“${fullName(c)}”`).join(', ')}, which stays there too.`}
           </p>
+        </>
+      )}
+      {foreseen.length > 0 && (
+        <>
+          <span className="self-start">It would bring</span>
+          <ul>
+            {foreseen.slice(0, 4).map((clash) => (
+              <li key={clash.id} className="flex items-baseline gap-1.5 text-magenta">
+                <SeveritySign severity={clash.severity} /> {clash.message}
+              </li>
+            ))}
+          </ul>
         </>
       )}
     </>

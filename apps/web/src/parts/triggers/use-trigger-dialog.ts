@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import {
   reservedBy,
   triggerKey,
@@ -28,12 +28,14 @@ export function useTriggerDialog({
   onClose: () => void
 }) {
   const plan = usePlan()
-  const { env, arrangement, index, triggersOf } = useDerived()
+  const { env, arrangement, index, triggersOf, foresee } = useDerived()
   const front = useFrontCommands()
   const [chosen, setChosen] = useState(commandId ?? front[0]?.id ?? '')
   const [trigger, setTrigger] = useState(start)
   const [sends, setSends] = useState<readonly Chord[]>(startSends)
   const [keep, setKeep] = useState(false)
+  /** a free key that the command gets as well, for the control to send */
+  const [bound, setBound] = useState<Chord | null>(null)
   const command = plan.commands.find((c) => c.id === chosen)
   const { reachOf } = useReachOfSets(noHeld, heldSetsOf(trigger, arrangement))
   const reach = reachOf(trigger)
@@ -43,6 +45,10 @@ export function useTriggerDialog({
     (c) => c.id !== chosen && c.programId === command?.programId,
   )
   const lacks = index.stages.device(trigger)
+  const foreseen = useMemo(
+    () => (chosen === '' ? [] : foresee(chosen, trigger, 'code' in trigger ? undefined : sends)),
+    [foresee, chosen, trigger, sends],
+  )
   const program = plan.programs.find((p) => p.id === command?.programId)
   const isKey = 'code' in trigger
   const run = (): void => {
@@ -57,6 +63,9 @@ export function useTriggerDialog({
         ...(!isKey && sends.length === 0 && startSends.length > 0 && { sends: null }),
       },
       name,
+      bound && sends.some((s) => triggerKey(s) === triggerKey(bound))
+        ? { commandId: command.id, trigger: bound, keepOld: true }
+        : undefined,
     )
     onClose()
   }
@@ -82,6 +91,8 @@ export function useTriggerDialog({
     triggersOf,
     keep,
     setKeep,
+    setBound,
+    foreseen,
     env,
   }
 }

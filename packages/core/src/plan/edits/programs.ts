@@ -106,12 +106,17 @@ export const setHost = edit((plan: Plan, id: string, host: Program['host'] | nul
 export const programHabits = ['takesHostKeys', 'extendedKeys', 'restsWhileTyping', 'contextsTie'] as const
 export type ProgramHabit = (typeof programHabits)[number]
 
+const withoutHabit = (program: Program, habit: ProgramHabit): Program => {
+  const { [habit]: _off, ...rest } = program
+  return rest
+}
+
 /** Turns a habit of a program on or off. */
 export const setHabit = edit((plan: Plan, id: string, habit: ProgramHabit, isOn: boolean) => {
   const program = programIn(plan, id)
   if (!program) return
   if (isOn) program[habit] = true
-  else delete program[habit]
+  else plan.programs = plan.programs.map((p) => (p.id === id ? withoutHabit(p, habit) : p))
 })
 
 /** Says whether a program leaves an act of the pointer free, such as `Control+wheel`. */
