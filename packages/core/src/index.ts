@@ -370,6 +370,8 @@ export {
   acceptedIn,
   changeInWords,
   activeArrangement,
+  dayHours,
+  type DayHours,
   activeBench,
   defaultPlaceWeights,
   freshPlanId,

@@ -5,7 +5,8 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { actionOfConfig, readAccelerator } from '../src/systems/index.js'
+import { actionOfConfig } from '../src/systems/config-files.js'
+import { readAccelerator } from '../src/systems/index.js'
 
 interface Spelled {
   readonly id: string

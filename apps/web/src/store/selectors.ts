@@ -100,6 +100,7 @@ const notDerivedFrom: ReadonlySet<string> = new Set<keyof Plan>([
   'name',
   'routines',
   'hoursPerDay',
+  'hoursSaid',
   'usage',
   'weights',
   'labels',

@@ -1,4 +1,5 @@
 import {
+  dayHours,
   chordTable,
   compareArrangements,
   comparisonSheet,
@@ -57,7 +58,7 @@ export const solveService: SolveService = {
     const summary = (of: typeof work): Summary => {
       const report = reportOf(of)
       return {
-        minutesPerDay: (report.day.msPerHour * plan.hoursPerDay) / 60_000,
+        minutesPerDay: (report.day.msPerHour * dayHours(plan).hours) / 60_000,
         clashes: report.clashCounts,
       }
     }

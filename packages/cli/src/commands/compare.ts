@@ -46,6 +46,12 @@ export const verb = defineVerb({
             return [f.id, value === null ? null : rounded(value, 3)]
           }),
         ),
+        saved: c.saved && {
+          minutesPerDay: rounded(c.saved.minutes, 2),
+          least: rounded(c.saved.leastMinutes, 2),
+          most: rounded(c.saved.mostMinutes, 2),
+          fromCommandsWithoutKey: rounded(c.saved.fromUnkeyedMinutes, 2),
+        },
         reach: c.report.reachCounts,
         clashes: c.report.clashCounts,
         pressesPerHour: c.report.day.pressesPerHour,

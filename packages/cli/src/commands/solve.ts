@@ -1,4 +1,5 @@
 import {
+  dayHours,
   defaultMoves,
   defaultSolveOptions,
   moveReason,
@@ -68,7 +69,7 @@ export const verb = defineVerb({
 function valueOf(before: PreparedModel, after: PreparedModel, answer: SolveAnswer) {
   const { plan } = before
   const [was, is] = [before, after].map((model) => reportOf(prepareWork(model)))
-  const minutes = (msPerHour: number) => rounded((msPerHour * plan.hoursPerDay) / 60_000, 2)
+  const minutes = (msPerHour: number) => rounded((msPerHour * dayHours(plan).hours) / 60_000, 2)
   return {
     moves: answer.list.moves.map((move, i) => ({
       command: move.command.id,

@@ -1,4 +1,5 @@
 import {
+  dayHours,
   dayLoad,
   operatorNames,
   timeWork,
@@ -56,11 +57,17 @@ export const verb = defineVerb({
         text: `by key ${value.keyMs ?? '–'} ms; by menu ${value.menuMs} ms; chosen and clicked ${value.toolAndClickMs} ms; a drag ${value.dragMs} ms`,
       }
     }
-    const day = dayLoad(plan.commands, plan.routines, plan.hoursPerDay, context)
+    const day = dayLoad(plan.commands, plan.routines, dayHours(plan).hours, context)
+    const minutes = (msPerHour: number): number | null => rounded((msPerHour * day.hoursPerDay) / 60_000, 2)
     const value = {
       arrangement: arrangement.id,
-      hoursPerDay: day.hoursPerDay,
+      activeHoursPerDay: { hours: rounded(day.hoursPerDay, 2), source: dayHours(plan).source },
       commandMinutesPerDay: rounded((day.msPerHour * day.hoursPerDay) / 60_000, 2),
+      commandMinutesPerDayRange: {
+        'by heart': minutes(day.msByMenus['by heart']),
+        usual: minutes(day.msByMenus.usual),
+        'seldom used': minutes(day.msByMenus['seldom used']),
+      },
       secondsPerHourByOperator: Object.fromEntries(
         Object.entries(day.msByKind).map(([kind, ms]) => [kind, rounded(ms / 1000, 1)]),
       ),
@@ -79,12 +86,15 @@ export const verb = defineVerb({
     return {
       value,
       text: [
-        `${arrangement.name}: ${value.commandMinutesPerDay} min of command time in ${day.hoursPerDay} h, ${value.tripsPerHour} trips of a hand an hour`,
+        `${arrangement.name}: ${value.commandMinutesPerDay} min of command time a day in ${day.hoursPerDay.toFixed(2)} active hours (${hoursWords[dayHours(plan).source]}), ${value.tripsPerHour} trips of a hand an hour`,
         `Strain Index ${day.strain.left.index} left, ${day.strain.right.index} right. ${value.note}`,
       ].join('\n'),
     }
   },
 })
+
+/** Who tells the hours of a day. */
+const hoursWords = { said: 'as the plan says', log: 'from the log', assumed: 'assumed' } as const
 
 const workValue = (work: TimedWork) => ({
   ms: rounded(work.ms, 0),

@@ -147,6 +147,11 @@ class PressTrace {
     let ran: string[] = []
     for (const [i, chord] of sent.entries()) {
       if (this.isKept(chord)) return this.end()
+      const popup = settings?.sends && this.stages.opensPopup(chord, scene.program.id)
+      if (popup) {
+        this.step('command', 'runs', `${this.name(chord)} brings up the pop-up set “${popup.name}”.`)
+        return this.end()
+      }
       if (walksMenu) return this.walkMenu(sent.slice(1), settings)
       const isLast = i === sent.length - 1
       if (worked.kind === 'sequence' && !isLast) continue

@@ -1,12 +1,26 @@
+import { dayHours, menuKnowledges } from '../plan/index.js'
+import { timeCommand } from '../work/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { changesBetween, learningMs, type Change } from './changes.js'
 import { prepareWork, reportOf, type ArrangementReport } from './report.js'
+
+/** What a day of an arrangement saves against another, min. */
+export interface Saving {
+  readonly minutes: number
+  /** over how well menus are known: by heart, as usual, seldom used */
+  readonly leastMinutes: number
+  readonly mostMinutes: number
+  /** of it from commands that had no key */
+  readonly fromUnkeyedMinutes: number
+}
 
 /** One arrangement beside the first of a comparison. */
 export interface Compared {
   readonly report: ArrangementReport
   /** what changes from the first one; none for the first itself */
   readonly changes: readonly Change[]
+  /** what a day saves against the first one; null for the first itself */
+  readonly saved: Saving | null
   /** what it costs once to learn the new places, ms */
   readonly learningMs: number
   /** days of work until what is saved has paid for the learning; null when nothing is saved */
@@ -32,9 +46,10 @@ export function compareArrangements(
     first ??= report
     const changes = changesBetween(base.arrangement.placements, arrangement.placements, plan.commands)
     const learning = learningMs(changes, (command, trigger) => index.readerOf(command).score(trigger).score)
-    const savedPerDay = (first.day.msPerHour - report.day.msPerHour) * plan.hoursPerDay
+    const savedPerDay = (first.day.msPerHour - report.day.msPerHour) * dayHours(plan).hours
     out.push({
       report,
+      saved: report === first ? null : savingOf(first, report),
       changes,
       learningMs: learning,
       paysAfterDays: learning === 0 ? 0 : savedPerDay > 0 ? learning / savedPerDay : null,
@@ -42,4 +57,23 @@ export function compareArrangements(
     step(out.length)
   }
   return out
+}
+
+/** What a day saves, with its range, and how much of it comes from commands that had no key. */
+function savingOf(before: ArrangementReport, after: ArrangementReport): Saving {
+  const { plan, index } = after.work.model
+  const minutesOf = (msPerHour: number): number => (msPerHour * dayHours(plan).hours) / 60_000
+  const all = menuKnowledges.map((k) => minutesOf(before.day.msByMenus[k] - after.day.msByMenus[k]))
+  const unkeyed = [...index.commands.values()]
+    .filter((c) => c.usesPerHour > 0 && before.work.context.triggersOf(c.id).length === 0)
+    .filter((c) => after.work.context.triggersOf(c.id).length > 0)
+    .map(
+      (c) => (timeCommand(c, before.work.context).ms - timeCommand(c, after.work.context).ms) * c.usesPerHour,
+    )
+  return {
+    minutes: minutesOf(before.day.msPerHour - after.day.msPerHour),
+    leastMinutes: Math.min(...all),
+    mostMinutes: Math.max(...all),
+    fromUnkeyedMinutes: minutesOf(unkeyed.reduce((sum, ms) => sum + ms, 0)),
+  }
 }

@@ -1,6 +1,6 @@
 import { severities, severityWords } from '../clashes/index.js'
 import { fingers, verdicts } from '../hand/index.js'
-import type { Plan } from '../plan/index.js'
+import { dayHours, type Plan } from '../plan/index.js'
 import { fairShares, operatorKinds, operatorMs, operatorNames, type DayPart } from '../work/index.js'
 import type { Compared } from './comparison.js'
 import { recallOf } from './figures.js'
@@ -22,6 +22,8 @@ export interface Figure {
   /** which way is better; null where neither is */
   readonly better: 'less' | 'more' | null
   value(compared: Compared, plan: Plan): number | null
+  /** from least to most, where the figure rests on something that is not known */
+  range?(compared: Compared): readonly [least: number, most: number] | null
   explain(compared: Compared, plan: Plan): Explanation
 }
 
@@ -31,7 +33,7 @@ const screening =
 const reachSource =
   'The reach of the hand on this bench; the model and its constants are in docs/hand-model.md.'
 const count = (value: number, digits = 1): string => value.toFixed(digits)
-const minutesADay = (msPerHour: number, plan: Plan): number => (msPerHour * plan.hoursPerDay) / 60_000
+const minutesADay = (msPerHour: number, plan: Plan): number => (msPerHour * dayHours(plan).hours) / 60_000
 const inWords = ({ work: { operators } }: DayPart): string =>
   operators.map((o) => `${o.kind} ${Math.round(o.ms)}`).join(' + ')
 /** Parts that are written out; the others are summed. */
@@ -191,9 +193,41 @@ export const figureList: readonly Figure[] = [
     better: 'less',
     value: ({ report }, plan) => minutesADay(report.day.msPerHour, plan),
     explain: (compared, plan) => ({
-      rule: `Every routine as often as it is done, every command as often as it is used outside routines, over ${plan.hoursPerDay} h a day. A trigger whose press never arrives counts as the menu: M ${operatorMs.M} + P ${operatorMs.P} + B ${operatorMs.B} ms for each level.`,
+      rule: `Every routine as often as it is done, every command as often as it is used outside routines, over ${dayHours(plan).hours.toFixed(2)} active hours a day. A trigger whose press never arrives counts as the menu: M ${operatorMs.M} ms once (menus known ${plan.menusKnown ?? 'as usual'}), then P ${operatorMs.P} + B ${operatorMs.B} ms for each level.`,
       source: klm,
       lines: timeLines(compared, plan),
+    }),
+  },
+  {
+    id: 'saved',
+    name: 'Saved a day against the first',
+    unit: 'min',
+    digits: 1,
+    better: 'more',
+    value: ({ saved }) => saved?.minutes ?? null,
+    range: ({ saved }) => (saved ? [saved.leastMinutes, saved.mostMinutes] : null),
+    explain: ({ saved }) => ({
+      rule: 'The time of a day with the first arrangement less that with this one. The range is over how well the menus are known: by heart, one look for each walk through a menu, or one for each level.',
+      source: klm,
+      lines: saved
+        ? [
+            {
+              name: 'Least',
+              detail: 'over how well menus are known',
+              value: `${count(saved.leastMinutes)} min`,
+            },
+            {
+              name: 'Most',
+              detail: 'over how well menus are known',
+              value: `${count(saved.mostMinutes)} min`,
+            },
+            {
+              name: 'From commands that had no key',
+              detail: 'each by itself',
+              value: `${count(saved.fromUnkeyedMinutes)} min`,
+            },
+          ]
+        : [],
     }),
   },
   {

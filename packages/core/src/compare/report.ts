@@ -1,6 +1,7 @@
 import { findClashes, severities, type Clash, type Severity } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
 import { triggerReach, verdicts, type Verdict } from '../hand/index.js'
+import { dayHours } from '../plan/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { triggerKey, type Trigger, type TriggerKey } from '../triggers/index.js'
 import { chordPlayMs, dayLoad, type Chain, type DayLoad, type WorkContext } from '../work/index.js'
@@ -49,7 +50,7 @@ export function prepareWork(
     model,
     clashes,
     context: {
-      place: { situation, reachContext, naming: env },
+      place: { situation, reachContext, naming: env, menus: model.plan.menusKnown },
       side: situation.hand.side,
       commands: index.commands,
       triggersOf: (id) => usable.get(id) ?? noTriggers,
@@ -86,7 +87,7 @@ export function reportOf(work: ArrangementWork): ArrangementReport {
   const best = plan.commands.map(bestVerdict)
   return {
     work,
-    day: dayLoad(plan.commands, plan.routines, plan.hoursPerDay, context),
+    day: dayLoad(plan.commands, plan.routines, dayHours(plan).hours, context),
     figures: arrangementFigures(
       plan.commands,
       (id) => context.triggersOf(id),

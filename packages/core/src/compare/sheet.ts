@@ -12,12 +12,13 @@ import {
   type WaysToDo,
 } from '../work/index.js'
 import { changeKinds, type ChangeKind } from './changes.js'
-import type { Compared } from './comparison.js'
+import type { Compared, Saving } from './comparison.js'
 import { figureList, type Explanation, type Figure } from './figure-list.js'
 
 /** One figure of one arrangement, with its computation. */
 export interface SheetFigure {
   readonly value: number | null
+  readonly range: readonly [least: number, most: number] | null
   readonly explanation: Explanation
 }
 /** A routine in one column: ms for a run of it. */
@@ -50,6 +51,8 @@ export interface SheetColumn {
   readonly changes: readonly SheetChange[]
   /** by command id: how long it takes in each way of doing it */
   readonly ways: Readonly<Record<string, WaysToDo>>
+  /** what a day saves against the first; null for the first */
+  readonly saved: Saving | null
   readonly learningMs: number
   readonly paysAfterDays: number | null
 }
@@ -81,7 +84,14 @@ export function comparisonSheet(compared: readonly Compared[], plan: Plan): Shee
       name: arrangement.name,
       isDefault: arrangement.isDefault,
       figures: Object.fromEntries(
-        figureList.map((f) => [f.id, { value: f.value(one, plan), explanation: f.explain(one, plan) }]),
+        figureList.map((f) => [
+          f.id,
+          {
+            value: f.value(one, plan),
+            range: f.range?.(one) ?? null,
+            explanation: f.explain(one, plan),
+          },
+        ]),
       ),
       routines: plan.routines.flatMap((routine): SheetRoutine[] => {
         const part = day.parts.find((p) => p.kind === 'routine' && p.id === routine.id)
@@ -103,6 +113,7 @@ export function comparisonSheet(compared: readonly Compared[], plan: Plan): Shee
         gainMs: first ? msOf(first, c.command.id) - msOf(one, c.command.id) : 0,
       })),
       ways: Object.fromEntries(plan.commands.map((c) => [c.id, waysToDo(c, work.context)])),
+      saved: one.saved,
       learningMs: one.learningMs,
       paysAfterDays: one.paysAfterDays,
     }

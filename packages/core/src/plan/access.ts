@@ -1,6 +1,6 @@
 import type { CommandId } from '../ids.js'
 import type { Bench } from '../bench/index.js'
-import type { Accepted, Arrangement, Plan } from './plan.js'
+import { defaultHoursPerDay, type Accepted, type Arrangement, type Plan } from './plan.js'
 
 /** The arrangement in front. */
 export const activeArrangement = (plan: Plan): Arrangement =>
@@ -22,3 +22,26 @@ export function acceptedIn(
 /** The bench in front. */
 export const activeBench = (plan: Plan): Bench =>
   plan.benches.find((b) => b.id === plan.activeBenchId) ?? (plan.benches[0] as Bench)
+
+/** What plans had before hours were active hours, whoever said nothing. */
+const formerDefaultHours = 8
+
+/** Active hours a day, and who tells them. */
+export interface DayHours {
+  readonly hours: number
+  readonly source: 'said' | 'log' | 'assumed'
+}
+
+/**
+ * Hours that a day's figures are for: as the person has said, else those of the log over its days, else 2, assumed. Rates
+ * are per active hour, so that a day of eight hours at the desk would be several times too much.
+ */
+export function dayHours(plan: Pick<Plan, 'hoursPerDay' | 'hoursSaid' | 'usage'>): DayHours {
+  // plans of before it was noted who says them: other hours than the default ones were said
+  const isSaid = plan.hoursSaid ?? ![defaultHoursPerDay, formerDefaultHours].includes(plan.hoursPerDay)
+  if (isSaid) return { hours: plan.hoursPerDay, source: 'said' }
+  const { activeHours = 0, days = 0 } = plan.usage ?? {}
+  return activeHours > 0 && days > 0
+    ? { hours: activeHours / days, source: 'log' }
+    : { hours: defaultHoursPerDay, source: 'assumed' }
+}

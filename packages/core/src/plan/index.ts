@@ -1,3 +1,4 @@
+export { menuKnowledges, type MenuKnowledge } from './plan.js'
 export {
   planJsonSchema,
   planSchema,
@@ -10,7 +11,7 @@ export {
 } from './plan.js'
 export { defaultPlaceWeights, placeWeightsSchema, type PlaceWeights } from './weights.js'
 export { freshId, freshPlanId } from './ids.js'
-export { acceptedIn, activeArrangement, activeBench } from './access.js'
+export { acceptedIn, activeArrangement, activeBench, dayHours, type DayHours } from './access.js'
 export { emptyPlan } from './empty-plan.js'
 export { migrate } from './migrate.js'
 export { changeInWords } from './difference.js'
@@ -92,7 +93,7 @@ export {
 } from './edits/labels.js'
 export { resetWeights, setWeight, toggleRule } from './edits/rules.js'
 export { joinIdeas, partIdeas, setWordPairs } from './edits/memory.js'
-export { chainChords, longestChain, placeChain, type ChainEdit } from './edits/chains.js'
+export { longestChain, placeChain } from './edits/chains.js'
 export {
   acceptClash,
   addOwnKey,

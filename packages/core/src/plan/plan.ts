@@ -19,8 +19,12 @@ import { placeWeightsSchema } from './weights.js'
 /** The version of plan files that this core writes; older ones are migrated when read. */
 export const planVersion = 7
 
-/** Hours of work a day where the person has not said. Assumed. */
-export const defaultHoursPerDay = 8
+/** How well menus are known: by heart (nothing is looked for), usual (one look a walk), seldom used (one a level). */
+export const menuKnowledges = ['by heart', 'usual', 'seldom used'] as const
+export type MenuKnowledge = (typeof menuKnowledges)[number]
+
+/** Active hours a day where neither a log nor the person has told them. Assumed. */
+export const defaultHoursPerDay = 2
 
 const placementSchema = z.strictObject({
   commandId: commandIdSchema,
@@ -96,8 +100,12 @@ export const planSchema = z.strictObject({
   programs: z.array(programSchema).max(100),
   commands: z.array(commandSchema).max(20_000),
   routines: z.array(routineSchema).max(500),
-  /** hours of work a day at this desk */
+  /** active hours a day: time between commands, without pauses; counts where the person has said it */
   hoursPerDay: z.number().min(0.25).max(24),
+  /** how well the person knows the menus; usual where left out */
+  menusKnown: z.enum(menuKnowledges).optional(),
+  /** the person has said the hours */
+  hoursSaid: z.boolean().optional(),
   usage: usageSchema.nullable(),
   /** what stays as it is, and keys that must not be used */
   rules: rulesSchema,

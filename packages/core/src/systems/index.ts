@@ -12,7 +12,6 @@ export {
 } from './system-keys.js'
 export { gnomeKeys } from './gnome-dump.js'
 export {
-  actionOfConfig,
   bindsymKeys,
   configuredKeys,
   lxqtKeys,

@@ -22,6 +22,7 @@ export function acceptUsage(
       source: report.source.slice(0, 200),
       rows: report.goodRows,
       activeHours: report.activeHours,
+      days: report.days,
       commands: Object.fromEntries(
         report.commands.map(({ commandId, uses, byMenu, byPointer }) => [
           commandId,

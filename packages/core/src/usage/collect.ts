@@ -31,6 +31,8 @@ export interface UsageReport {
   readonly reasons: readonly { readonly reason: string; readonly rows: number; readonly firstLine: number }[]
   readonly unknown: readonly UnknownCommand[]
   readonly activeHours: number
+  /** days with at least one row, by the log's own clock */
+  readonly days: number
   readonly sessions: number
   readonly commands: readonly ({ readonly commandId: CommandId; readonly uses: number } & Readonly<
     Record<'byMenu' | 'byPointer' | 'byKey', number>
@@ -47,6 +49,7 @@ export interface UsageReport {
 const pauseMs = 5 * 60_000
 const maxBadListed = 500
 const maxUnknownListed = 500
+const dayMs = 24 * 3_600_000
 const maxFollows = 1000
 
 /** Pairs are told by what follows what; a routine has at least three steps. */
@@ -197,6 +200,8 @@ export class UsageCollector {
     const counts = invocations.map(() => new Int32Array(size))
     const follows = new Map<number, number>()
     let activeMs = 0
+    const days = new Set<number>()
+    for (const time of times) days.add(Math.floor(time / dayMs))
     let sessions = ids.length > 0 ? 1 : 0
     for (let i = 0; i < ids.length; i++) {
       const id = ids[i] as number
@@ -233,6 +238,7 @@ export class UsageCollector {
         .sort((a, b) => b.rows - a.rows || a.firstLine - b.firstLine),
       unknown: [...this.unknown.values()].sort((a, b) => b.rows - a.rows).slice(0, maxUnknownListed),
       activeHours: activeMs / 3_600_000,
+      days: days.size,
       sessions,
       commands: used.sort((a, b) => b.uses - a.uses || (a.commandId < b.commandId ? -1 : 1)),
       follows: [...follows]

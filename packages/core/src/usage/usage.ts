@@ -10,6 +10,8 @@ export const usageSchema = z.strictObject({
   rows: count,
   /** hours in which the person worked: pauses are left out */
   activeHours: z.number().min(0),
+  /** days on which the person worked; logs that were read before it was counted have none */
+  days: count.optional(),
   /** by command id: how often, and how often by menu and by pointer */
   commands: z.record(z.string(), z.strictObject({ uses: count, byMenu: count, byPointer: count })),
   /** what follows what, most often first */

@@ -1,6 +1,7 @@
 import type { HandSide } from '../bench/index.js'
 import type { Command } from '../commands/index.js'
 import { fingers, tappingCapacity, type Finger } from '../hand/index.js'
+import type { MenuKnowledge } from '../plan/index.js'
 import type { Routine } from '../usage/index.js'
 import type { PressNote } from './workplace.js'
 import { operatorKinds, operatorMs, type Operator, type OperatorKind } from './operators.js'
@@ -22,6 +23,8 @@ export interface DayLoad {
   readonly hoursPerDay: number
   /** ms of command work in an hour */
   readonly msPerHour: number
+  /** the same where menus are known by heart, as usual, or seldom used */
+  readonly msByMenus: Readonly<Record<MenuKnowledge, number>>
   readonly msByKind: Readonly<Record<OperatorKind, number>>
   /** times an hour that a hand leaves its home, or the pointing hand what it holds */
   readonly tripsPerHour: number
@@ -75,19 +78,32 @@ export function dayLoad(
   const pressesPerHour = { left: emptyFingers(), right: emptyFingers() }
   const ways: Record<Way, number> = { key: 0, pointer: 0, menu: 0 }
   let trips = 0
+  let walks = 0
+  let levels = 0
   for (const { timesPerHour, work } of parts) {
     trips += timesPerHour * work.trips
+    walks += timesPerHour * work.menuWalks
+    levels += timesPerHour * work.menuLevels
     for (const way of work.ways) if (way) ways[way.way] += timesPerHour
     for (const operator of work.operators) {
       msByKind[operator.kind] += timesPerHour * operator.ms
       countPresses(operator, timesPerHour, pressesPerHour)
     }
   }
+  const msPerHour = operatorKinds.reduce((sum, k) => sum + msByKind[k], 0)
+  // looking for entries is the only M there is, so that without it all else stays
+  const looks = { 'by heart': 0, usual: walks, 'seldom used': levels }
+  const byHeart = msPerHour - looks[context.place.menus ?? 'usual'] * operatorMs.M
   const given = ways.key + ways.pointer + ways.menu
   const share = (way: Way): number => (given > 0 ? ways[way] / given : 0)
   return {
     hoursPerDay,
-    msPerHour: operatorKinds.reduce((sum, k) => sum + msByKind[k], 0),
+    msPerHour,
+    msByMenus: {
+      'by heart': byHeart,
+      usual: byHeart + walks * operatorMs.M,
+      'seldom used': byHeart + levels * operatorMs.M,
+    },
     msByKind,
     tripsPerHour: trips,
     pressesPerHour,
@@ -166,5 +182,5 @@ export function fairShares(side: HandSide, presses: ByFinger): ByFinger {
   return Object.fromEntries(fingers.map((f) => [f, (all * ability[f]) / whole])) as ByFinger
 }
 
-/** Time of a command that has no trigger, ms: M + P + B for each level of its menu. */
-export const menuMs = (levels: number): number => levels * (operatorMs.M + operatorMs.P + operatorMs.B)
+/** Time of a command that has no trigger, ms: M once, then P + B for each level of its menu. */
+export const menuMs = (levels: number): number => operatorMs.M + levels * (operatorMs.P + operatorMs.B)

@@ -29,6 +29,9 @@ export class HandsState {
   readonly operators: Operator[] = []
   readonly presses: PressNote[] = []
   trips = 0
+  /** menus that were walked, and their levels */
+  menuWalks = 0
+  menuLevels = 0
   readonly other: HandSide
   readonly home: Workplace['situation']['homes'][number] | undefined
   readonly holds: NonNullable<Workplace['situation']['otherHand']>['holds'] | null

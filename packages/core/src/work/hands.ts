@@ -14,6 +14,9 @@ export interface Hands {
   readonly presses: readonly PressNote[]
   /** times that a hand left its home, or the pointing hand what it holds */
   readonly trips: number
+  /** menus that were walked, and their levels */
+  readonly menuWalks: number
+  readonly menuLevels: number
   /** works a trigger; false when it cannot be made on this bench */
   press(trigger: Trigger): boolean
   menu(levels: readonly string[]): void
@@ -34,6 +37,12 @@ export function simulateHands(work: Workplace, side: HandSide): Hands {
     presses: hands.presses,
     get trips() {
       return hands.trips
+    },
+    get menuWalks() {
+      return hands.menuWalks
+    },
+    get menuLevels() {
+      return hands.menuLevels
     },
     press: (trigger) => press(hands, trigger),
     menu: (levels) => walkMenu(hands, levels),

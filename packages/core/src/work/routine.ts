@@ -40,6 +40,9 @@ export interface TimedWork {
   readonly operators: readonly StepOperator[]
   readonly presses: readonly PressNote[]
   readonly trips: number
+  /** menus that are walked, and their levels */
+  readonly menuWalks: number
+  readonly menuLevels: number
   /** by step: how a command was given, and with what; null for other steps */
   readonly ways: readonly ({ readonly way: Way; readonly trigger: Trigger | null } | null)[]
 }
@@ -63,7 +66,7 @@ const isChained = (choice: Choice): choice is Chained =>
 /**
  * Times steps of work by the state of two hands, from rest until both are back. Of several triggers of a command each
  * use takes the one that ends soonest, and the menu where there is none: no M is spent on a key that is known by heart
- * (rules 1 and 2 of the keystroke-level model), and one on each level of a menu.
+ * (rules 1 and 2 of the keystroke-level model), and one on the walk through a menu, or as well as menus are known.
  */
 export function timeWork(steps: readonly RoutineStep[], context: WorkContext): TimedWork {
   const choices: Choice[] = []
@@ -81,6 +84,8 @@ export function timeWork(steps: readonly RoutineStep[], context: WorkContext): T
     operators: hands.operators.map((operator, i) => ({ ...operator, step: stepOf[i] ?? null })),
     presses: hands.presses,
     trips: hands.trips,
+    menuWalks: hands.menuWalks,
+    menuLevels: hands.menuLevels,
     ways: made.map((choice) => wayOf(choice, context)),
   }
 }

@@ -1,5 +1,6 @@
 import type { HandSide } from '../bench/index.js'
 import type { ReachContext, ReachSituation, WristBand } from '../hand/index.js'
+import type { MenuKnowledge } from '../plan/index.js'
 import type { Naming } from '../triggers/index.js'
 
 /** What the timing of acts rests on: the hands over a bench, and how triggers are reached. */
@@ -7,6 +8,8 @@ export interface Workplace {
   readonly situation: ReachSituation
   readonly reachContext: ReachContext
   readonly naming: Naming
+  /** how well menus are known; usual where left out */
+  readonly menus?: MenuKnowledge | undefined
 }
 
 /** Presses by posture, for the load on a hand. */

@@ -83,6 +83,7 @@ export function DeviceCommands() {
       )}
       {placing && (
         <TriggerDialog
+          deviceId={device.id}
           start={placing.start}
           commandId={placing.placement?.commandId}
           {...(placing.placement?.sends && { sends: placing.placement.sends })}

@@ -1,4 +1,5 @@
-import { sheetRows, writeCsv, type SheetColumn, setPlanSettings } from '@reach-plot/core'
+import { SelectField } from '../../parts/fields.js'
+import { dayHours, sheetRows, writeCsv, type SheetColumn, setPlanSettings } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { NumberBox } from '../../parts/number-box.js'
 import { usePlan, usePlanStore } from '../../store/plan-store.js'
@@ -81,6 +82,7 @@ function CompareHead({ view: { plan, known, toggle, isFresh, columns } }: { view
         {isFresh ? '' : 'working it out …'}
       </span>
       <div className="no-print ml-auto flex items-center gap-2">
+        <MenusField />
         <HoursField />
         <button
           type="button"
@@ -110,6 +112,7 @@ function Summary({ columns }: { columns: readonly SheetColumn[] }) {
           <span key={c.id}>
             <b>{Math.abs(less).toFixed(1)} min</b> a day {less >= 0 ? 'less' : 'more'} with {c.name} than with{' '}
             {base.name}
+            <SavedRange column={c} />
           </span>
         )
       })}
@@ -117,22 +120,61 @@ function Summary({ columns }: { columns: readonly SheetColumn[] }) {
   )
 }
 
+/** How sure a saving is, and how much of it comes from commands that had no key. */
+function SavedRange({ column }: { column: SheetColumn }) {
+  const { range } = column.figures['saved'] ?? { range: null }
+  if (!range) return null
+  const [least, most] = range.map((minutes) => minutes.toFixed(1))
+  const unkeyed = column.saved?.fromUnkeyedMinutes ?? 0
+  return (
+    <span className="text-ink-2">
+      {' '}
+      ({least} to {most} by how well the menus are known
+      {unkeyed > 0.05 && `; ${unkeyed.toFixed(1)} of it from commands that had no key`})
+    </span>
+  )
+}
+
 function HoursField() {
-  const { hoursPerDay } = usePlan()
+  const { hours, source } = dayHours(usePlan())
   const edit = usePlanStore((s) => s.edit)
   return (
-    <div className="flex w-[150px] items-center gap-2 [&>div]:flex [&>div]:items-center [&>div]:gap-2 [&_label]:whitespace-nowrap">
+    <div className="flex w-[270px] items-center gap-2 [&>div]:flex [&>div]:items-center [&>div]:gap-2 [&_label]:whitespace-nowrap">
       <NumberBox
-        label="Hours a day"
-        value={hoursPerDay}
+        label="Active hours a day"
+        value={Math.round(hours * 100) / 100}
         min={0.25}
         max={24}
-        step={0.5}
-        onChange={(hours) => edit((plan) => setPlanSettings(plan, { hoursPerDay: hours }))}
+        step={0.25}
+        onChange={(said) => edit((plan) => setPlanSettings(plan, { hoursPerDay: said }))}
       />
+      <span className="whitespace-nowrap text-[12px] text-ink-2">{hoursWords[source]}</span>
     </div>
   )
 }
+
+/** How well menus are known, on which each saving rests. */
+function MenusField() {
+  const plan = usePlan()
+  const edit = usePlanStore((s) => s.edit)
+  return (
+    <SelectField
+      label="Menus are"
+      labelClass="mr-2"
+      className=""
+      value={plan.menusKnown ?? 'usual'}
+      choices={[
+        { id: 'by heart', name: 'known by heart' },
+        { id: 'usual', name: 'known as usual' },
+        { id: 'seldom used', name: 'seldom used' },
+      ]}
+      onChange={(menusKnown) => edit((draft) => setPlanSettings(draft, { menusKnown }))}
+    />
+  )
+}
+
+/** Who tells the hours of a day. */
+const hoursWords = { said: 'as you say', log: 'from the log', assumed: 'assumed' } as const
 
 function exportCsv(columns: readonly SheetColumn[], plan: ReturnType<typeof usePlan>): void {
   const [head = [], ...rows] = sheetRows(columns, plan)

@@ -1,4 +1,4 @@
-import type { SheetColumn } from '@reach-plot/core'
+import { dayHours, type SheetColumn } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 
@@ -6,10 +6,10 @@ const shownGains = 10
 
 /** Commands whose change saves most time, and those that it costs. */
 export function GainList({ column }: { column: SheetColumn }) {
-  const { hoursPerDay } = usePlan()
+  const { hours } = dayHours(usePlan())
   const changed = column.changes.toSorted((a, b) => b.gainMs - a.gainMs)
   const minutes = (ms: number): string => {
-    const value = (ms * hoursPerDay) / 60_000
+    const value = (ms * hours) / 60_000
     return `${value > 0 ? '−' : '+'}${Math.abs(value).toFixed(1)} min`
   }
   const dearer = changed.filter((c) => c.gainMs < -1)

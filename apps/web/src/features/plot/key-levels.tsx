@@ -1,6 +1,7 @@
 import { Ban, Lock } from 'lucide-react'
 import { controlName, heldOf, toggleRule, triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { modifierSetName, reservedNote, verdictWords } from '../../parts/words.js'
+import { Foreseen } from './foreseen.js'
 import { place, remove } from '../../store/actions.js'
 import { useEdit } from '../../store/plan-store.js'
 import { useView } from '../../store/view-store.js'
@@ -119,6 +120,7 @@ function Level({ row, view }: { row: LevelRow; view: KeyLevelsView }) {
           </button>
         </p>
       )}
+      {fit && <Foreseen commandId={fit.command.id} trigger={trigger} />}
     </li>
   )
 }

@@ -1,7 +1,5 @@
-import { severityWords, type CommandId } from '@reach-plot/core'
 import { verdictWords } from '../../parts/words.js'
 import { Lock, LockOpen } from 'lucide-react'
-import { useMemo } from 'react'
 import {
   modifierName,
   placeReason,
@@ -15,9 +13,8 @@ import {
 } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
-import { useDerived } from '../../store/selectors.js'
-import { SeveritySign } from '../../parts/severity-sign.js'
 import { BarPatterns, CostBar, CostKey } from './place-bar.js'
+import { Foreseen } from './foreseen.js'
 import { PlaceFilters } from './place-filters.js'
 import { WeightsPanel } from './weights-panel.js'
 import type { Places } from '../../drawing/places.js'
@@ -26,24 +23,6 @@ import { usePlaceList, type PlaceListView } from './use-place-list.js'
 /** The finger on the key itself, not on the modifiers. */
 export const fingerOf = (reach: ChordReach): string => reach.fingers[reach.keys.at(-1) ?? ''] ?? ''
 
-/** Findings that placing here would bring, before it is done. */
-function Foreseen({ commandId, place }: { commandId: CommandId; place: CandidatePlace }) {
-  const { foresee } = useDerived()
-  const found = useMemo(
-    () => foresee(commandId, place.trigger).filter((c) => c.kind !== 'two-commands'),
-    [foresee, commandId, place.trigger],
-  )
-  if (found.length === 0) return null
-  return (
-    <span className="mt-1 block text-magenta">
-      {found.slice(0, 3).map((clash) => (
-        <span key={clash.id} className="flex items-baseline gap-1.5">
-          <SeveritySign severity={clash.severity} /> {severityWords[clash.severity]}: {clash.message}
-        </span>
-      ))}
-    </span>
-  )
-}
 /** Where the chosen command could go: ranked places with their reasons. */
 export function PlaceList(props: {
   places: Places
@@ -257,7 +236,7 @@ function PlaceReason({
   return (
     <p>
       {placeReason(place, env)}
-      <Foreseen commandId={command.id} place={place} />
+      <Foreseen commandId={command.id} trigger={place.trigger} />
       {pairIsFree(place) && (
         <>
           {' '}

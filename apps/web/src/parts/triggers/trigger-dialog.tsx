@@ -17,6 +17,8 @@ export function TriggerDialog(props: {
   commandId?: CommandId | undefined
   start: Trigger
   sends?: readonly Chord[]
+  /** the device that was clicked, where several have the same key */
+  deviceId?: string
   onClose: () => void
 }) {
   const view = useTriggerDialog(props)
@@ -42,12 +44,12 @@ export function TriggerDialog(props: {
         </>
       }
     >
-      <TriggerForm view={view} />
+      <TriggerForm view={view} deviceId={props.deviceId} />
     </Dialog>
   )
 }
 
-function TriggerForm({ view }: { view: TriggerDialogView }) {
+function TriggerForm({ view, deviceId }: { view: TriggerDialogView; deviceId: string | undefined }) {
   const { commandId, chosen, setChosen, front, trigger, setTrigger, isKey, sends, setSends, command } = view
   return (
     <div className="grid grid-cols-[130px_1fr] items-center gap-x-4 gap-y-3">
@@ -57,7 +59,7 @@ function TriggerForm({ view }: { view: TriggerDialogView }) {
           <CommandChooser label="Command" hideLabel commands={front} value={chosen} onChange={setChosen} />
         </>
       )}
-      <TriggerField trigger={trigger} onChange={setTrigger} />
+      <TriggerField trigger={trigger} onChange={setTrigger} clickedDeviceId={deviceId} />
       {!isKey && <RelayField sends={sends} onChange={setSends} onBind={view.setBound} command={command} />}
       <TriggerJudgement view={view} />
       <OldKeysField view={view} />

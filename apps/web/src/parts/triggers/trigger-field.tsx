@@ -17,7 +17,11 @@ import { offeredModifiers, toggle } from '../held-sets.js'
 import { useTriggerField, type TriggerFieldView } from './use-trigger-field.js'
 
 /** Choices from which any trigger of the bench can be made, as rows of a two-column grid. */
-export function TriggerField(props: { trigger: Trigger; onChange: (trigger: Trigger) => void }) {
+export function TriggerField(props: {
+  trigger: Trigger
+  onChange: (trigger: Trigger) => void
+  clickedDeviceId?: string | undefined
+}) {
   const view = useTriggerField(props)
   const { id, trigger, deviceId, arrangement, onChange, toControl, controls, bench, plan } = view
   return (

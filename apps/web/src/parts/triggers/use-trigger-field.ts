@@ -1,4 +1,4 @@
-import { useId } from 'react'
+import { useId, useState } from 'react'
 import {
   chord,
   heldOf,
@@ -25,9 +25,12 @@ const pageOfTrigger = (trigger: Trigger): string | undefined =>
 export function useTriggerField({
   trigger,
   onChange,
+  clickedDeviceId,
 }: {
   trigger: Trigger
   onChange: (trigger: Trigger) => void
+  /** the device that was clicked, where several have the same key */
+  clickedDeviceId?: string | undefined
 }) {
   const plan = usePlan()
   const { env, arrangement, bench } = useDerived()
@@ -36,9 +39,12 @@ export function useTriggerField({
   const id = useId()
   const held = heldOf(trigger)
   const refNow = controlRefOf(trigger)
+  // a code does not tell which of two devices is meant
+  const [deviceNow, setDeviceNow] = useState<string | null>(null)
   // a wheel or a main button carries commands with modifiers only, and can be chosen all the same
   const controls = env.controls.filter((c) => plainTriggers(c, c.clicks === true ? anyHeld : []).length > 0)
-  const control = controls.find((c) => (c.code ?? c.id) === refNow)
+  const having = controls.filter((c) => (c.code ?? c.id) === refNow)
+  const control = having.find((c) => c.deviceId === (deviceNow ?? clickedDeviceId)) ?? having[0]
   const deviceId =
     trigger.kind === 'popup' ? '' : (control?.deviceId ?? splitControlRef(refNow ?? '').deviceId)
   const device = plan.devices.find((d) => d.id === deviceId)
@@ -50,6 +56,7 @@ export function useTriggerField({
 
   const toControl = (c: BenchControl | undefined): void => {
     if (!c) return
+    setDeviceNow(c.deviceId)
     if (c.code !== null) onChange(chord(c.code, held))
     else {
       const page = pageOf(c.deviceId)

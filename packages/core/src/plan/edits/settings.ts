@@ -1,5 +1,5 @@
 import type { SystemId } from '../../triggers/index.js'
-import type { Plan } from '../plan.js'
+import type { MenuKnowledge, Plan } from '../plan.js'
 import { edit } from './edit.js'
 
 /** Changes what the whole plan rests on: its name, the system, national layouts, hours of a day. */
@@ -12,9 +12,12 @@ export const setPlanSettings = edit(
       readonly layoutId?: string
       readonly otherLayoutId?: string | null
       readonly hoursPerDay?: number
+      readonly menusKnown?: MenuKnowledge
     },
   ) => {
-    if (change.name === undefined || change.name.trim() !== '') Object.assign(plan, change)
+    if (change.name !== undefined && change.name.trim() === '') return
+    Object.assign(plan, change)
+    if (change.hoursPerDay !== undefined) plan.hoursSaid = true
   },
 )
 

@@ -1,16 +1,24 @@
+import type { MenuKnowledge } from '../../plan/index.js'
 import { operatorMs } from '../operators.js'
 import type { HandsState } from '../hands-state.js'
 import { takePointer } from './travel.js'
 
-/** Walks a menu: each level is found, pointed at and clicked. */
+/** Walks a menu: what is looked for is found, then each level is pointed at and clicked. */
 export function walkMenu(hands: HandsState, levels: readonly string[]): void {
   takePointer(hands)
-  for (const level of levels) {
-    hands.add('M', operatorMs.M, null, `find “${level}”`)
+  hands.menuWalks++
+  hands.menuLevels += levels.length
+  const known = hands.work.menus ?? 'usual'
+  for (const [i, level] of levels.entries()) {
+    if (looksFor(known, i)) hands.add('M', operatorMs.M, null, `find “${level}”`)
     hands.add('P', operatorMs.P, hands.other, `to “${level}”`)
     hands.add('B', operatorMs.B, hands.other, `“${level}”`)
   }
 }
+
+/** Whether a level of a menu is looked for: none by heart, the way to the entry once, or each. */
+const looksFor = (known: MenuKnowledge, level: number): boolean =>
+  known === 'seldom used' || (known === 'usual' && level === 0)
 
 export function pointAndClick(hands: HandsState): void {
   takePointer(hands)
