@@ -202,3 +202,31 @@ test('a dump of one’s own settings is taken over; what is no dump says what to
   await expect(page.getByRole('button', { name: /takes Super\+L first/ })).toHaveCount(0)
   await expect(page.getByRole('button', { name: /takes Super\+H first/ })).toHaveCount(0)
 })
+
+test('a combination of one’s own counts as taken; one of one’s choice is probed', async ({ page }) => {
+  await openClashes(page)
+  await page.getByRole('link', { name: 'This machine' }).click()
+  await page.getByLabel('Another combination that is taken').fill('Strg+Alt+G')
+  await page.getByLabel('For what').fill('Open the field book')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText('Open the field book')).toBeVisible()
+  await page.getByLabel('Another, to see whether it arrives').fill('Ctrl+F9')
+  await page.getByRole('button', { name: 'Ask for it' }).click()
+  await page.keyboard.press('Control+F9')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Ctrl+F9' })).toContainText('arrives')
+})
+
+test('a program in a terminal has the terminal’s findings, until it is said to take those keys', async ({
+  page,
+}) => {
+  await openClashes(page)
+  await goTo(page, '/commands')
+  await page.getByRole('button', { name: 'Programs and contexts' }).click()
+  const fenmap = page.getByRole('dialog').getByRole('combobox', { name: 'Runs' }).first()
+  await fenmap.selectOption('in a terminal')
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
+  await goTo(page, '/clashes')
+  await expect(
+    page.getByRole('button', { name: /The terminal’s line discipline.* takes Ctrl\+V first/ }),
+  ).toBeVisible()
+})

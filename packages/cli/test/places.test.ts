@@ -154,7 +154,7 @@ describe('check in a build', () => {
     for (const line of lines)
       expect(line).toMatch(/^::(error|warning|notice) file=[^:,]+,title=[^:,]+::.+\.$/)
     expect((await cli('check', demo, '--format', 'causes')).stdout).toContain(
-      'Controls send what reaches no command. (7)',
+      'Controls send what the system takes. (3)',
     )
   })
   test('a machine’s own settings count in place of those that ship', async () => {

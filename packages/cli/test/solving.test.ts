@@ -76,14 +76,19 @@ describe('time', () => {
     expect(sum).toBeCloseTo(value.ms, -1)
   })
   test('a command in every way, and a day', async () => {
-    expect(await json('time', demo, '--command', 'Undo')).toMatchObject({ menuMs: 5100, dragMs: 2400 })
+    expect(await json('time', demo, '--command', 'Undo')).toMatchObject({ menuMs: 3750, dragMs: 2400 })
     const day = await json('time', demo)
     expect(day.note).toContain('screening aid')
     const ms = Object.values(day.secondsPerHourByOperator as Record<string, number>).reduce(
       (a, b) => a + b,
       0,
     )
-    expect((ms * day.hoursPerDay) / 60).toBeCloseTo(day.commandMinutesPerDay, 0)
+    expect(day.activeHoursPerDay).toEqual({ hours: 1.48, source: 'log' })
+    expect((ms * day.activeHoursPerDay.hours) / 60).toBeCloseTo(day.commandMinutesPerDay, 0)
+    const range = day.commandMinutesPerDayRange
+    expect(range['by heart']).toBeLessThan(range.usual)
+    expect(range.usual).toBe(day.commandMinutesPerDay)
+    expect(range['seldom used']).toBeGreaterThan(range.usual)
   })
   test.each([
     [['time', demo, '--routine', 'Nope'], 'there is no routine "Nope"'],

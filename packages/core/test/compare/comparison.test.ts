@@ -49,7 +49,21 @@ describe('the demo’s defaults beside its draft', () => {
     const [one, again] = compareArrangements([demoModel, demoModel])
     expect(again!.changes).toEqual([])
     expect(again!.learningMs).toBe(0)
-    for (const figure of figureList) expect(figure.value(again!, demoPlan)).toBe(figure.value(one!, demoPlan))
+    for (const figure of figureList.filter((f) => f.id !== 'saved'))
+      expect(figure.value(again!, demoPlan)).toBe(figure.value(one!, demoPlan))
+    expect(one!.saved).toBeNull()
+    expect(again!.saved!.minutes).toBeCloseTo(0, 9)
+  })
+  test('a saving lies in its range over how well menus are known', () => {
+    const [, draft] = compareArrangements([
+      demoModel.withArrangement(demoPlan.arrangements.find((a) => a.isDefault)!),
+      demoModel,
+    ])
+    const { minutes, leastMinutes, mostMinutes, fromUnkeyedMinutes } = draft!.saved!
+    expect(leastMinutes).toBeLessThanOrEqual(minutes)
+    expect(mostMinutes).toBeGreaterThanOrEqual(minutes)
+    expect(mostMinutes).toBeGreaterThan(leastMinutes)
+    expect(fromUnkeyedMinutes).toBeGreaterThan(0)
   })
   test('every figure has a computation with its rule, source and parts', () => {
     for (const column of columns)

@@ -35,7 +35,17 @@ describe('a day', () => {
     const byMenu = dayLoad([undo, redo], [], 8, deskWith({}).context)
     expect(byMenu.shares.menu).toBe(1)
     expect(byMenu.pressesPerHour.right.index).toBe(70 * 2)
-    expect(byMenu.msByKind.M).toBe(70 * 2 * 1350)
+    // one look for each walk
+    expect(byMenu.msByKind.M).toBe(70 * 1350)
+    expect(byMenu.msByMenus.usual).toBe(byMenu.msPerHour)
+    expect(byMenu.msByMenus['seldom used'] - byMenu.msByMenus['by heart']).toBe(70 * 2 * 1350)
+    // the range is the same however well they are said to be known
+    const known = deskWith({}).context
+    const seldom = dayLoad([undo, redo], [], 8, {
+      ...known,
+      place: { ...known.place, menus: 'seldom used' },
+    })
+    expect(seldom.msByMenus).toEqual(byMenu.msByMenus)
   })
   test('time by operator adds up', () => {
     const day = dayLoad(demoPlan.commands, demoPlan.routines, 8, context)

@@ -90,7 +90,7 @@ describe('the pointing hand', () => {
     const typed = hands.operators.length
     hands.menu(['File', 'Save'])
     expect(hands.operators[typed]).toMatchObject({ kind: 'H', hand: 'right' })
-    expect(kinds(hands)).toBe('HKHMPBMPB')
+    expect(kinds(hands)).toBe('HKHMPBPB')
   })
 })
 
@@ -109,10 +109,19 @@ describe('limits', () => {
     hands.settle()
     expect(hands.operators.length).toBe(after)
   })
-  test('a menu costs M + P + B for each level and nothing else', () => {
+  test('a menu costs one M, then P + B for each level and nothing else', () => {
     const hands = simulateHands(place, 'left')
     hands.menu(['One', 'Two', 'Three'])
-    expect(total(hands)).toBe(3 * (operatorMs.M + operatorMs.P + operatorMs.B))
+    expect(total(hands)).toBe(operatorMs.M + 3 * (operatorMs.P + operatorMs.B))
+  })
+  test.each([
+    ['by heart', 0],
+    ['usual', 1],
+    ['seldom used', 3],
+  ] as const)('menus known %s are looked through %i times', (menus, looks) => {
+    const hands = simulateHands({ ...place, menus }, 'left')
+    hands.menu(['One', 'Two', 'Three'])
+    expect(total(hands)).toBe(looks * operatorMs.M + 3 * (operatorMs.P + operatorMs.B))
   })
   test('presses are noted with the posture of the hand that makes them', () => {
     const hands = simulateHands(place, 'left')

@@ -85,11 +85,11 @@ export function HatchDefs() {
   )
 }
 
-/** What the fills mean. */
-export function StripKey() {
+/** What the fills mean; waiting for a device only where there is some. */
+export function StripKey({ withWait }: { withWait: boolean }) {
   return (
     <ul className="flex flex-wrap gap-x-4 gap-y-1 text-ink-2" aria-label="Operators">
-      {(['K', 'F', 'H', 'P', 'B', 'M'] as const).map((kind) => (
+      {(['K', 'F', 'H', 'P', 'B', 'M', ...(withWait ? (['R'] as const) : [])] as const).map((kind) => (
         <li key={kind} className="flex items-center gap-[6px]">
           <svg width={14} height={14} aria-hidden="true">
             <rect x={0.5} y={0.5} width={13} height={13} fill={fills[kind]} stroke="var(--edge)" />

@@ -27,7 +27,9 @@ export function RoutineStrips({
         <>
           <HatchDefs />
           <div className="mt-2">
-            <StripKey />
+            <StripKey
+              withWait={columns.some((c) => c.routines.some((r) => r.operators.some((o) => o.kind === 'R')))}
+            />
           </div>
           {routines.map((routine) => {
             const base = columns[0]?.routines.find((r) => r.id === routine.id)

@@ -67,14 +67,14 @@ export function RoutineChain({ routine }: { routine: Routine }) {
           ? `${triggerName(stands.trigger, env)} sends the keys of its ${ids.length} commands, one after the other.`
           : `A control that sends keys can send those of its ${ids.length} commands, one after the other.`}
       </p>
-      <div className="mt-2 flex items-end gap-2">
-        <div className="min-w-0 grow">
+      <div className="mt-2 grid grid-cols-[1fr_112px] items-end gap-2">
+        <div className="min-w-0">
           <SelectField label="Control" value={chosen} choices={choices} onChange={setControl} />
         </div>
-        <div className="w-[96px]">
+        <div>
           <NumberField label="Wait, ms" value={waitMs} least={0} most={5000} step={10} onChange={setWaitMs} />
         </div>
-        <button type="button" className="btn shrink-0" onClick={put}>
+        <button type="button" className="btn justify-self-start" onClick={put}>
           Put it there
         </button>
       </div>
