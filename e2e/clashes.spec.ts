@@ -220,13 +220,15 @@ test('a program in a terminal has the terminal’s findings, until it is said to
   page,
 }) => {
   await openClashes(page)
-  await goTo(page, '/commands')
-  await page.getByRole('button', { name: 'Programs and contexts' }).click()
-  const fenmap = page.getByRole('dialog').getByRole('combobox', { name: 'Runs' }).first()
-  await fenmap.selectOption('in a terminal')
-  await page.getByRole('button', { name: 'Close', exact: true }).click()
-  await goTo(page, '/clashes')
-  await expect(
-    page.getByRole('button', { name: /The terminal’s line discipline.* takes Ctrl\+V first/ }),
-  ).toBeVisible()
+  await planMenu(page, 'Programs and contexts')
+  const dialog = page.getByRole('dialog')
+  const fenmap = dialog.getByRole('region', { name: 'Fenmap' })
+  await fenmap.getByRole('combobox', { name: 'Runs' }).selectOption('in a terminal')
+  await dialog.getByRole('button', { name: 'Done' }).click()
+  const found = page.getByRole('button', { name: /The terminal’s line discipline.* takes Ctrl\+V first/ })
+  await expect(found).toBeVisible()
+  await planMenu(page, 'Programs and contexts')
+  await fenmap.getByRole('checkbox', { name: /It turns off the terminal’s own keys/ }).check()
+  await dialog.getByRole('button', { name: 'Done' }).click()
+  await expect(found).toHaveCount(0)
 })

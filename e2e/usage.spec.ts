@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, planMenu } from './app.js'
+import { chooseCommand, openDemo, planMenu } from './app.js'
 
 const part = async (page: Page, name: string): Promise<void> => {
   await page.getByRole('link', { name: 'Commands', exact: true }).click()
