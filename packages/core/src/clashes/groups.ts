@@ -119,7 +119,10 @@ export class Groups {
     }
   }
 
-  private addTo({ commands, relays }: GroupDraft, { commandId, sends, contextIds, then }: Placed): void {
+  private addTo(
+    { trigger, commands, relays }: GroupDraft,
+    { commandId, sends, contextIds, then }: Placed,
+  ): void {
     const whole = this.commands.get(commandId) as Command
     const there = commands.findIndex((c) => c.id === commandId)
     const known = commands[there]
@@ -127,10 +130,11 @@ export class Groups {
     const command = known ? merged(known, limitedTo(whole, contextIds)) : limitedTo(whole, contextIds)
     if (known) commands[there] = command
     else commands.push(command)
-    if (sends)
+    // a chain on a plain key cannot be: the key sends nothing but itself
+    if (sends || (then && 'code' in trigger))
       relays.push({
         command,
-        sends,
+        sends: sends ?? [],
         ...(then && { then: then.flatMap((id) => this.commands.get(id) ?? []) }),
       })
   }

@@ -1,10 +1,16 @@
-import { canBeLiveTogether } from '../commands/index.js'
+import { canBeLiveTogether, type Command } from '../commands/index.js'
 import type { StageTake } from '../hosts/index.js'
 import { sentBy } from '../model/index.js'
-import { heldOf, triggerKey, type Trigger } from '../triggers/index.js'
+import { chord, heldOf, triggerKey, type Trigger } from '../triggers/index.js'
 import type { ClashStage } from './clash.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
-import { arrivesWithWords, numberBlockWords, onePressTwoChordsWords, takenWords } from './words.js'
+import {
+  arrivesWithWords,
+  numberBlockWords,
+  onePressTwoChordsWords,
+  takenWords,
+  type FindingWords,
+} from './words.js'
 
 const stageOf: Readonly<Record<StageTake['stage'], ClashStage>> = {
   system: 'system',
@@ -50,56 +56,55 @@ export const hosts: Rule = (group, context) => {
   }))
 }
 
-/** Another chord of a program in a terminal that sends the same: Tab for Ctrl+I. */
-export const sameInTerminal: Rule = ({ trigger, program, commands }, { stages, env, group }) => {
-  if (program.host !== 'terminal' || trigger.kind !== 'chord') return []
-  const arrives = stages.arrivesAs(trigger, program)
-  if (!arrives || triggerKey(arrives) === triggerKey(trigger)) return []
-  if (stages.host(trigger, program).some((take) => take.severity === 'blocks')) return []
-  const rival = group(program.id, triggerKey(arrives))
-  const both = rival
-    ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
-    : []
-  if (!rival || both.length === 0) return []
-  return [
-    {
-      kind: 'two-commands',
-      severity: 'ambiguous',
-      stage: 'host',
-      ...arrivesWithWords(trigger, arrives, env, rival.commands),
-      evidence: 'catalogue',
-      commands: [...both, ...rival.commands],
-    },
-  ]
-}
-
-/** On Windows the third-level key is Ctrl with Alt, so that both chords are one press (from memory). */
-export const controlAlt: Rule = ({ trigger, program, commands }, { env, group }) => {
-  if (env.systemId !== 'windows' || !env.layout.altGraph || trigger.kind !== 'chord') return []
-  const held = heldOf(trigger)
-  if (!held.includes('AltGraph')) return []
-  const rest = held.filter((m) => m !== 'AltGraph')
-  const other: Trigger = {
-    ...trigger,
-    modifiers: (['Control', 'Shift', 'Alt', 'Meta'] as const).filter(
-      (m) => rest.includes(m) || m === 'Control' || m === 'Alt',
-    ),
-  }
+/** A finding for each chord that arrives as the same press as another one of the program, live together with it. */
+function samePress(
+  { trigger, program, commands }: Group,
+  other: Trigger,
+  { group }: CheckContext,
+  how: Pick<Finding, 'stage' | 'evidence'>,
+  words: (rival: readonly Command[]) => FindingWords,
+): Finding[] {
+  if (triggerKey(other) === triggerKey(trigger)) return []
   const rival = group(program.id, triggerKey(other))
   const both = rival
     ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
     : []
-  if (!rival || both.length === 0) return []
-  return [
-    {
-      kind: 'two-commands',
-      severity: 'ambiguous',
-      stage: 'context',
-      ...onePressTwoChordsWords(trigger, other, env, rival.commands),
-      evidence: 'from memory',
-      commands: [...both, ...rival.commands],
-    },
-  ]
+  return rival && both.length > 0
+    ? [
+        {
+          kind: 'two-commands',
+          severity: 'ambiguous',
+          ...how,
+          ...words(rival.commands),
+          commands: [...both, ...rival.commands],
+        },
+      ]
+    : []
+}
+
+/** Another chord of a program in a terminal that sends the same: Tab for Ctrl+I. */
+export const sameInTerminal: Rule = (group, context) => {
+  const { trigger, program } = group
+  const { stages, env } = context
+  if (program.host !== 'terminal' || trigger.kind !== 'chord') return []
+  const arrives = stages.arrivesAs(trigger, program)
+  if (!arrives || stages.host(trigger, program).some((take) => take.severity === 'blocks')) return []
+  return samePress(group, arrives, context, { stage: 'host', evidence: 'catalogue' }, (rival) =>
+    arrivesWithWords(trigger, arrives, env, rival),
+  )
+}
+
+/** On Windows the third-level key is Ctrl with Alt, so that both chords are one press (from memory). */
+export const controlAlt: Rule = (group, context) => {
+  const { trigger } = group
+  const { env } = context
+  if (env.systemId !== 'windows' || !env.layout.altGraph || trigger.kind !== 'chord') return []
+  const held = heldOf(trigger)
+  if (!held.includes('AltGraph')) return []
+  const other = chord(trigger.code, [...held.filter((m) => m !== 'AltGraph'), 'Control', 'Alt'])
+  return samePress(group, other, context, { stage: 'context', evidence: 'from memory' }, (rival) =>
+    onePressTwoChordsWords(trigger, other, env, rival),
+  )
 }
 
 /** With NumLock on, Shift makes the number block send its cursor keys (from memory). */

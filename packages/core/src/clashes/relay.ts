@@ -25,10 +25,12 @@ export const relays: Rule = (group, context) => {
       sends,
       commands: [command],
     })
-    const broken =
-      then.length > 0
-        ? brokenChain([command, ...then], sends, context)
-        : brokenAt(command, sends, group.program, context)
+    const broken: RelayFault | null =
+      then.length > 0 && 'code' in group.trigger
+        ? { kind: 'count', text: 'a plain key of a keyboard cannot send other keys' }
+        : then.length > 0
+          ? brokenChain([command, ...then], sends, context)
+          : brokenAt(command, sends, group.program, context)
     if (broken) return [found('relay-broken', relayBrokenWords(way, broken))]
     const stray = otherFocus(group, command, sends, context)
     return stray === null ? [] : [found('relay-elsewhere', relayElsewhereWords(way, stray))]

@@ -88,7 +88,7 @@ function kindsOn(trigger: string, desk: Desk): string[] {
     ...desk.more,
   })
   const given = placements.map((p) =>
-    p.commandId === 'new' && 'deviceId' in p.trigger
+    p.commandId === 'new' && ('deviceId' in p.trigger || desk.sends === undefined)
       ? {
           ...p,
           ...(desk.sends && { sends: desk.sends.map((t) => parseTrigger(t) as never) }),
@@ -504,6 +504,20 @@ const rows: readonly Row[] = [
     ['Control+Alt+KeyQ', { ...text, system: 'windows', layout: 'de' }],
     ['Control+Alt+KeyQ', { ...text, layout: 'de' }],
   ],
+  [
+    'text on a Swedish board: a dead key',
+    'table',
+    'types-accent',
+    ['Equal', { ...text, layout: 'se' }],
+    ['Equal', { ...text, layout: 'us' }],
+  ],
+  [
+    'text on a French board: a digit needs Shift',
+    'table',
+    'types-character',
+    ['Shift+Digit1', { ...text, layout: 'fr' }],
+    ['Shift+Digit1', { layout: 'fr' }],
+  ],
   // input method
   [
     'input method: switch it on',
@@ -760,6 +774,13 @@ const rows: readonly Row[] = [
       'pad/k1',
       { sends: ['F9', 'F8'], then: ['own'], others: { own: ['F8'] }, more: { besides: [['new', 'F9']] } },
     ],
+  ],
+  [
+    'chain: on a plain key',
+    'design',
+    'relay-broken',
+    ['F7', { then: ['own'], others: { own: ['F8'] } }],
+    ['F7', { others: { own: ['F8'] } }],
   ],
 ]
 
