@@ -205,6 +205,7 @@ export {
   findClashes,
   modifierSetRows,
   lookUp,
+  type Lookup,
   severities,
   severityWords,
   strokeErrorShare,

@@ -1,6 +1,7 @@
 import { verdictWords } from '../../parts/words.js'
 import { useMemo, useState } from 'react'
 import {
+  type Lookup,
   contextsInWords,
   fullName,
   lookUp,
@@ -87,6 +88,36 @@ export function LookupView() {
   )
 }
 
+/** Who takes or uses it between the system and the programs. */
+function TakenBy({ result }: { result: Lookup }) {
+  return (
+    <>
+      {result.inputMethod && (
+        <tr className="border-t border-rule">
+          <th scope="row" className="py-1.5 text-left font-medium">
+            {result.inputMethod.by}
+          </th>
+          <td className="font-semibold text-magenta">{result.inputMethod.does}</td>
+        </tr>
+      )}
+      {result.programs.flatMap(({ program, takes }) =>
+        takes.map((take) => (
+          <tr key={`${program.id} ${take.kind}`} className="border-t border-rule">
+            <th scope="row" className="py-1.5 text-left font-medium">
+              {take.by === program.name ? 'By itself' : take.by}{' '}
+              <span className="font-normal text-ink-2">{program.name}</span>
+            </th>
+            <td className={take.severity === 'caution' ? '' : 'font-semibold text-magenta'}>
+              {take.does}
+              {take.severity === 'caution' && <span className="text-ink-2">, by default</span>}
+            </td>
+          </tr>
+        )),
+      )}
+    </>
+  )
+}
+
 function Found({ trigger }: { trigger: Trigger }) {
   const { env, arrangement } = useDerived()
   const result = useMemo(() => lookUp(trigger, arrangement.placements, env), [trigger, arrangement, env])
@@ -120,28 +151,7 @@ function Found({ trigger }: { trigger: Trigger }) {
               {result.typed ? typedInWords(result.typed) : 'nothing'}
             </td>
           </tr>
-          {result.inputMethod && (
-            <tr className="border-t border-rule">
-              <th scope="row" className="py-1.5 text-left font-medium">
-                {result.inputMethod.by}
-              </th>
-              <td className="font-semibold text-magenta">{result.inputMethod.does}</td>
-            </tr>
-          )}
-          {result.programs.flatMap(({ program, takes }) =>
-            takes.map((take) => (
-              <tr key={`${program.id} ${take.kind}`} className="border-t border-rule">
-                <th scope="row" className="py-1.5 text-left font-medium">
-                  {take.by === program.name ? 'By itself' : take.by}{' '}
-                  <span className="font-normal text-ink-2">{program.name}</span>
-                </th>
-                <td className={take.severity === 'caution' ? '' : 'font-semibold text-magenta'}>
-                  {take.does}
-                  {take.severity === 'caution' && <span className="text-ink-2">, by default</span>}
-                </td>
-              </tr>
-            )),
-          )}
+          <TakenBy result={result} />
           {result.programs.flatMap(({ program, contexts }) =>
             contexts.map((context, i) => (
               <tr

@@ -2,7 +2,7 @@ import { X } from 'lucide-react'
 import { useId, useState } from 'react'
 import {
   freeChord,
-  parseTrigger,
+  readTrigger,
   triggerKey,
   triggerName,
   type Chord,
@@ -11,6 +11,7 @@ import {
 } from '@reach-plot/core'
 import { ListenButton, useKeyFind } from '../key-find.js'
 import { TriggerChip } from '../trigger-chip.js'
+import { problemInWords } from '../../store/problem.js'
 import { useDerived } from '../../store/selectors.js'
 
 const most = 8
@@ -50,30 +51,21 @@ export function RelayField({
     <>
       <label htmlFor={id}>Sends keys</label>
       <div>
-        <div className="flex flex-wrap items-center gap-2">
-          {sends.length === 0 && <span className="text-ink-2">none: its driver names the command</span>}
-          {sends.map((sent, i) => (
-            <span key={`${triggerKey(sent)} ${i}`} className="keycap inline-flex items-center gap-1">
-              <TriggerChip trigger={sent} />
-              <button
-                type="button"
-                className="-mr-1 inline-flex size-6 items-center justify-center"
-                aria-label={`Do not send ${triggerName(sent, env)}`}
-                onClick={() => onChange(sends.filter((_, k) => k !== i))}
-              >
-                <X size={12} aria-hidden="true" />
-              </button>
-            </span>
-          ))}
-        </div>
+        <SentChords sends={sends} onChange={onChange} />
         <form
           className="mt-2 flex items-center gap-2"
           onSubmit={(e) => {
             e.preventDefault()
             try {
-              add(parseTrigger(text))
-            } catch {
-              setFault('Write Control+Shift+KeyU, for example, or press the key.')
+              add(
+                readTrigger(
+                  text,
+                  env,
+                  env.controls.flatMap((c) => c.code ?? []),
+                ),
+              )
+            } catch (error) {
+              setFault(problemInWords(error))
             }
           }}
         >
@@ -111,5 +103,34 @@ export function RelayField({
         </p>
       </div>
     </>
+  )
+}
+
+/** The chords that are sent, each to be taken out. */
+function SentChords({
+  sends,
+  onChange,
+}: {
+  sends: readonly Chord[]
+  onChange: (sends: readonly Chord[]) => void
+}) {
+  const { env } = useDerived()
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      {sends.length === 0 && <span className="text-ink-2">none: its driver names the command</span>}
+      {sends.map((sent, i) => (
+        <span key={`${triggerKey(sent)} ${i}`} className="keycap inline-flex items-center gap-1">
+          <TriggerChip trigger={sent} />
+          <button
+            type="button"
+            className="-mr-1 inline-flex size-6 items-center justify-center"
+            aria-label={`Do not send ${triggerName(sent, env)}`}
+            onClick={() => onChange(sends.filter((_, k) => k !== i))}
+          >
+            <X size={12} aria-hidden="true" />
+          </button>
+        </span>
+      ))}
+    </div>
   )
 }

@@ -14,6 +14,10 @@ import { heldSetsOf, useDerived, useFrontCommands } from '../../store/selectors.
 
 const none = [] as const
 
+/** What the control sends: one that was emptied sends nothing more; left out, a relay moves with its command. */
+const relayOf = (sends: readonly Chord[], before: readonly Chord[]): readonly Chord[] | null | undefined =>
+  sends.length > 0 ? sends : before.length > 0 ? null : undefined
+
 /** What is shown and can be done there. */
 export function useTriggerDialog({
   commandId,
@@ -53,19 +57,12 @@ export function useTriggerDialog({
   const isKey = 'code' in trigger
   const run = (): void => {
     if (!command) return
+    const relay = isKey ? undefined : relayOf(sends, startSends)
+    const isBound = bound !== null && sends.some((sent) => triggerKey(sent) === triggerKey(bound))
     place(
-      {
-        commandId: command.id,
-        trigger,
-        keepOld: keep,
-        // a relay that was emptied goes; one of another control moves with the command
-        ...(!isKey && sends.length > 0 && { sends }),
-        ...(!isKey && sends.length === 0 && startSends.length > 0 && { sends: null }),
-      },
+      { commandId: command.id, trigger, keepOld: keep, ...(relay !== undefined && { sends: relay }) },
       name,
-      bound && sends.some((s) => triggerKey(s) === triggerKey(bound))
-        ? { commandId: command.id, trigger: bound, keepOld: true }
-        : undefined,
+      isBound ? { commandId: command.id, trigger: bound, keepOld: true } : undefined,
     )
     onClose()
   }
