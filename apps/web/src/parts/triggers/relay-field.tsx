@@ -80,23 +80,13 @@ export function RelayField({
             Add
           </button>
           <ListenButton {...keyFind} label="Add a combination by pressing it" />
-          {own && sends.length === 0 && (
-            <button type="button" className="btn" onClick={() => onChange([own])}>
-              Send {triggerName(own, env)}, its key
-            </button>
-          )}
-          {free && (
-            <button
-              type="button"
-              className="btn"
-              onClick={() => {
-                onBind?.(free)
-                onChange([free])
-              }}
-            >
-              Give it {triggerName(free, env)}, a free key, and send that
-            </button>
-          )}
+          <ReadyChords
+            own={own}
+            free={free}
+            isEmpty={sends.length === 0}
+            onSend={(sent) => onChange([sent])}
+            onBind={onBind}
+          />
         </form>
         <p role="alert" className="text-[12px] text-magenta empty:hidden">
           {fault}
@@ -132,5 +122,43 @@ function SentChords({
         </span>
       ))}
     </div>
+  )
+}
+
+/** Chords that need not be written: the command's own key, or a free one that it gets. */
+function ReadyChords({
+  own,
+  free,
+  isEmpty,
+  onSend,
+  onBind,
+}: {
+  own: Chord | undefined
+  free: Chord | null
+  isEmpty: boolean
+  onSend: (sent: Chord) => void
+  onBind: ((chord: Chord) => void) | undefined
+}) {
+  const { env } = useDerived()
+  return (
+    <>
+      {own && isEmpty && (
+        <button type="button" className="btn" onClick={() => onSend(own)}>
+          Send {triggerName(own, env)}, its key
+        </button>
+      )}
+      {free && (
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            onBind?.(free)
+            onSend(free)
+          }}
+        >
+          Give it {triggerName(free, env)}, a free key, and send that
+        </button>
+      )}
+    </>
   )
 }
