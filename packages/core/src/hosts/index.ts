@@ -3,4 +3,11 @@ export { browserChords, browserTake, type BrowserKey } from './browser.js'
 export { arrivesAs, terminalTakes, type TerminalKeys } from './terminal.js'
 export { textActions, type StandardAction } from './text-editing.js'
 export { inputMethodOf, inputMethodTake, type InputMethod } from './input-method.js'
-export { pointerAct, pointerRole, pointerRoles, pointerTakes, type PointerRole } from './pointer.js'
+export {
+  pointerAct,
+  pointerOwned,
+  pointerRole,
+  pointerRoles,
+  pointerTakes,
+  type PointerRole,
+} from './pointer.js'

@@ -147,3 +147,24 @@ function browserUse(role: PointerRole, held: readonly Modifier[], systemId: Syst
   }
   return null
 }
+
+/** Buttons that click, and the wheel: whatever is held, they belong to the program until it leaves the act free. */
+const programsOwn: readonly PointerRole[] = ['main', 'menu', 'middle', 'wheel']
+
+/** Whether an act of the pointer is the program's, so that nothing is proposed for it; by hand it can be placed. */
+export function pointerOwned(
+  role: PointerRole,
+  held: readonly Modifier[],
+  program: Program,
+): StageTake | null {
+  if (!programsOwn.includes(role) || program.frees?.includes(pointerAct(role, held)) === true) return null
+  return {
+    stage: 'program',
+    kind: 'pointer-program',
+    severity: 'caution',
+    by: program.name,
+    does: role === 'wheel' ? 'what its wheel does' : 'what its clicks do',
+    remedy: `Where ${program.name} leaves it free, say so in its settings.`,
+    evidence: 'from memory',
+  }
+}

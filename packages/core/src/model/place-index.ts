@@ -135,7 +135,10 @@ export function reservedBy(trigger: Trigger, index: PlaceIndex, program?: Progra
       (program && stages.host(sent, program).find((host) => host.severity === 'blocks'))
     if (take) return { by: 'stage', take }
   }
-  const pointed = program && stages.pointer(trigger, program).find((take) => take.severity !== 'caution')
+  const pointed =
+    program &&
+    (stages.pointer(trigger, program).find((take) => take.severity !== 'caution') ??
+      stages.pointerOwned(trigger, program))
   if (pointed) return { by: 'stage', take: pointed }
   const pageId = stages.opensPage(trigger)
   if (pageId !== undefined) return { by: 'page', pageId }

@@ -4,6 +4,7 @@ import {
   arrivesAs,
   browserTake,
   inputMethodTake,
+  pointerOwned,
   pointerRole,
   pointerTakes,
   terminalTakes,
@@ -42,6 +43,8 @@ export interface PressStages {
   arrivesAs(sent: Chord, program: Program): Chord | null
   /** who takes an act of the pointer: the desktop, the browser, the program by itself */
   pointer(trigger: Trigger, program: Program): readonly StageTake[]
+  /** whether an act of the pointer belongs to the program, so that nothing is proposed for it */
+  pointerOwned(trigger: Trigger, program: Program): StageTake | null
   /** the page that a control opens instead of carrying a command; null goes back; undefined when it opens none */
   opensPage(trigger: Trigger): string | null | undefined
   /** the pop-up set that the trigger brings up, with a program in front or, where left out, with any */
@@ -96,6 +99,10 @@ export function pressStages(env: Environment): PressStages {
     pointer(trigger, program) {
       const role = pointerRole(trigger, env.devices ?? [], env.controls)
       return role === null ? [] : pointerTakes(trigger, role, program, env.systemId, env.system.name)
+    },
+    pointerOwned(trigger, program) {
+      const role = pointerRole(trigger, env.devices ?? [], env.controls)
+      return role === null ? null : pointerOwned(role, heldOf(trigger), program)
     },
     opensPage(trigger) {
       if (trigger.kind !== 'button' || trigger.act !== 'press' || trigger.pageId === undefined)

@@ -1,7 +1,7 @@
 import { clashChecker, severities, type Clash } from '../clashes/index.js'
 import { liveContexts, type Command } from '../commands/index.js'
 import { mnemonicContext, mnemonicReader } from '../mnemonics/index.js'
-import type { PlaceIndex } from '../model/index.js'
+import { reservedBy, type PlaceIndex } from '../model/index.js'
 import { pageFor } from '../places/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
@@ -110,8 +110,11 @@ function troubleOf(
     let answers = known.get(name)
     if (!answers) known.set(name, (answers = new Int8Array(slots.length).fill(-1)))
     if (answers[p] === -1) {
-      const clashes = checker.check([{ commandId: command.id, trigger: (slots[p] as SolveSlot).trigger }])
-      answers[p] = clashes.some((c) => isOwnTrouble(c) && c.commandIds.includes(command.id)) ? 1 : 0
+      const { trigger } = slots[p] as SolveSlot
+      const clashes = checker.check([{ commandId: command.id, trigger }])
+      const isWrong = clashes.some((c) => isOwnTrouble(c) && c.commandIds.includes(command.id))
+      // what the host keeps or the pointer does by itself is no place that is proposed
+      answers[p] = isWrong || reservedBy(trigger, index, program) !== null ? 1 : 0
     }
     return answers[p] === 1
   }
