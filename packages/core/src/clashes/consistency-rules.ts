@@ -1,7 +1,7 @@
 import type { Command } from '../commands/index.js'
 import { triggerKey } from '../triggers/index.js'
 import type { Finding, Rule } from './finding.js'
-import { otherMeaningWords } from './words.js'
+import { otherMeaningWords } from './program-words.js'
 
 /** Two meanings of one trigger are worth naming when both are used this often an hour. Assumed. */
 const leastUsesPerHour = 5

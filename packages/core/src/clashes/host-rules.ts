@@ -1,16 +1,11 @@
-import { canBeLiveTogether, type Command } from '../commands/index.js'
+import { liveWithAny, type Command } from '../commands/index.js'
 import type { StageTake } from '../hosts/index.js'
 import { sentBy } from '../model/index.js'
 import { chord, heldOf, triggerKey, type Trigger } from '../triggers/index.js'
 import type { ClashStage } from './clash.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
-import {
-  arrivesWithWords,
-  numberBlockWords,
-  onePressTwoChordsWords,
-  takenWords,
-  type FindingWords,
-} from './words.js'
+import { arrivesWithWords, numberBlockWords, onePressTwoChordsWords, takenWords } from './press-words.js'
+import type { FindingWords } from './words.js'
 
 const stageOf: Readonly<Record<StageTake['stage'], ClashStage>> = {
   system: 'system',
@@ -65,18 +60,16 @@ function samePress(
   words: (rival: readonly Command[]) => FindingWords,
 ): Finding[] {
   if (triggerKey(other) === triggerKey(trigger)) return []
-  const rival = group(program.id, triggerKey(other))
-  const both = rival
-    ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
-    : []
-  return rival && both.length > 0
+  const rivals = group(program.id, triggerKey(other))?.commands ?? []
+  const both = liveWithAny(commands, rivals, program)
+  return both.length > 0
     ? [
         {
           kind: 'two-commands',
           severity: 'ambiguous',
           ...how,
-          ...words(rival.commands),
-          commands: [...both, ...rival.commands],
+          ...words(rivals),
+          commands: [...both, ...rivals],
         },
       ]
     : []

@@ -11,7 +11,7 @@ export {
 export { causesOf, type Cause } from './causes.js'
 export { clashChecker, findClashes, type ClashChecker } from './checker.js'
 export { bootReportKeys, typingContexts } from './press-rules.js'
-export { typedInWords } from './words.js'
+export { typedInWords } from './press-words.js'
 export { strokeErrorShare } from './stroke-rules.js'
 export { modifierSetRows, lookUp, type Lookup, type ModifierSetRow } from './lookup.js'
 export { tracePress, type Front, type Trace, type TraceStep } from './trace.js'

@@ -25,7 +25,7 @@ import {
   swallowedWords,
   systemTakesWords,
   typingWords,
-} from './words.js'
+} from './press-words.js'
 
 const lackKinds: Readonly<Record<MissingPart['kind'], ClashKind>> = {
   key: 'key-missing',

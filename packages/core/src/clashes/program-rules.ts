@@ -1,6 +1,7 @@
 import {
   canBeLiveTogether,
   liveContexts,
+  liveWithAny,
   livesEverywhere,
   type Command,
   type Context,
@@ -31,8 +32,8 @@ import {
   tapWaitsWords,
   twoCommandsWords,
   whileHeldWords,
-  type FindingWords,
-} from './words.js'
+} from './program-words.js'
+import type { FindingWords } from './words.js'
 
 /** Several commands that answer to one press. */
 export const twoCommands: Rule = ({ trigger, program, commands }, { env }) => {
@@ -113,20 +114,18 @@ export const tapsAndHolds: Rule = ({ trigger, program, commands }, { env, group 
   return longerThan(actOf(trigger)).flatMap((act): Finding[] => {
     const other = withAct(trigger, act)
     if (other === trigger) return []
-    const rival = group(program.id, triggerKey(other))
-    const waiting = rival
-      ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
-      : []
-    if (!rival || waiting.length === 0) return []
+    const rivals = group(program.id, triggerKey(other))?.commands ?? []
+    const waiting = liveWithAny(commands, rivals, program)
+    if (waiting.length === 0) return []
     if (act === 'during')
       return [
         {
           kind: 'while-held',
           severity: 'ambiguous',
           stage: 'context',
-          ...whileHeldWords(trigger, other, env, rival.commands),
+          ...whileHeldWords(trigger, other, env, rivals),
           evidence: 'plan',
-          commands: [...waiting, ...rival.commands],
+          commands: [...waiting, ...rivals],
         },
       ]
     const isHold = act === 'hold'
@@ -137,9 +136,9 @@ export const tapsAndHolds: Rule = ({ trigger, program, commands }, { env, group 
         kind: isHold ? 'tap-or-hold' : 'one-or-more-taps',
         severity: 'ambiguous',
         stage: 'context',
-        ...tapWaitsWords(trigger, other, env, rival.commands, waitsFor),
+        ...tapWaitsWords(trigger, other, env, rivals, waitsFor),
         evidence: 'plan',
-        commands: [...waiting, ...rival.commands],
+        commands: [...waiting, ...rivals],
       },
     ]
   })
@@ -160,19 +159,17 @@ function beginningsOf(trigger: Trigger): Trigger[] {
 /** A press that is the beginning of another one, and does something of its own. */
 export const prefix: Rule = ({ trigger, program, commands }, { env, group }) =>
   beginningsOf(trigger).flatMap((first): Finding[] => {
-    const rival = group(program.id, triggerKey(first))
-    const both = rival
-      ? commands.filter((a) => rival.commands.some((b) => canBeLiveTogether(a, b, program)))
-      : []
-    if (!rival || both.length === 0) return []
+    const rivals = group(program.id, triggerKey(first))?.commands ?? []
+    const both = liveWithAny(commands, rivals, program)
+    if (both.length === 0) return []
     return [
       {
         kind: 'prefix',
         severity: 'ambiguous',
         stage: 'context',
-        ...prefixWords(trigger, first, env, rival.commands),
+        ...prefixWords(trigger, first, env, rivals),
         evidence: 'plan',
-        commands: [...both, ...rival.commands],
+        commands: [...both, ...rivals],
       },
     ]
   })

@@ -3,13 +3,8 @@ import type { Environment } from '../model/index.js'
 import { characterAt, heldOf, triggerKey, triggerName, type Chord } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 import { pageProgram } from './press-rules.js'
-import {
-  relayBrokenWords,
-  relayElsewhereWords,
-  relayWay,
-  type FindingWords,
-  type RelayFault,
-} from './words.js'
+import { relayBrokenWords, relayElsewhereWords, relayWay, type RelayFault } from './relay-words.js'
+import type { FindingWords } from './words.js'
 
 /** Faults of the relays on one trigger, each with the whole way from the control to the program in its message. */
 export const relays: Rule = (group, context) => {

@@ -2,7 +2,7 @@ import { canBeLiveTogether, type Command, type DamageLevel } from '../commands/i
 import { onSpot } from '../mnemonics/index.js'
 import { heldOf, modifiers, controlRefOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
-import { noWayOutWords, repeatsWords, slipWords } from './words.js'
+import { noWayOutWords, repeatsWords, slipWords } from './slip-words.js'
 
 /** Share of presses that meet a key next door, and one diagonally or with a modifier more or less. Assumed. */
 export const slipShare = { nextDoor: 0.002, farther: 0.0005 } as const

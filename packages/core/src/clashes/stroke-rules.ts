@@ -1,7 +1,7 @@
 import { liveContexts } from '../commands/index.js'
 import { heldOf, triggerKey } from '../triggers/index.js'
 import type { Finding, Rule } from './finding.js'
-import { closeStrokesWords, menuAtEdgeWords, strokeOrDragWords } from './words.js'
+import { closeStrokesWords, menuAtEdgeWords, strokeOrDragWords } from './stroke-words.js'
 
 /** Scatter of a drawn direction, degrees (standard deviation). Assumed; see strokeErrorShare. */
 export const strokeScatterDeg = 9.5

@@ -12,7 +12,7 @@ import { triggerKey, triggerName, type Chord, type Trigger } from '../triggers/i
 import { gestureOf, type Gesture } from './gesture.js'
 import { menuFault } from './relay.js'
 import { Scene, type Setting } from './scene.js'
-import { takenWords, typedInWords } from './words.js'
+import { takenWords, typedInWords } from './press-words.js'
 
 export const traceStages = [
   'device',

@@ -89,3 +89,10 @@ export function canBeLiveTogether(a: Command, b: Command, program: Program): boo
     liveContexts(b, program).some((y) => contextsOverlap(program, x, y)),
   )
 }
+
+/** Those of some commands that can be live at the same time as one of their rivals. */
+export const liveWithAny = (
+  commands: readonly Command[],
+  rivals: readonly Command[],
+  program: Program,
+): Command[] => commands.filter((a) => rivals.some((b) => canBeLiveTogether(a, b, program)))

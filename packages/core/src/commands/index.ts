@@ -1,6 +1,7 @@
 export { contextsOverlap, programSchema, type Context, type Program } from './program.js'
 export {
   canBeLiveTogether,
+  liveWithAny,
   commandKinds,
   commandSchema,
   contextsInWords,
