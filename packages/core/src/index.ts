@@ -327,6 +327,7 @@ export {
 } from './usage/index.js'
 export {
   arrangementFigures,
+  arrivingTriggers,
   benchLoss,
   changesBetween,
   compareArrangements,

@@ -1,7 +1,7 @@
 import { ClashSign } from '../parts/severity-sign.js'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { arrangementFigures, changeInWords } from '@reach-plot/core'
+import { arrangementFigures, arrivingTriggers, changeInWords } from '@reach-plot/core'
 import { autosave } from '../store/autosave.js'
 import { redo, undo, useHistoryInWords, usePlan } from '../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../store/reach.js'
@@ -10,15 +10,17 @@ import { heldSetsUsed, useDerived } from '../store/selectors.js'
 /** The arrangement's few figures, always live, and whether all is saved. */
 export function StatusLine() {
   const plan = usePlan()
-  const { arrangement, env, index, clashes, triggersOf } = useDerived()
+  const { arrangement, env, index, clashes } = useDerived()
   const used = heldSetsUsed(arrangement)
   const { reachOf, reachBySet } = useReachOfSets(noHeld, used)
   // a part of the reach would make the share look smaller than it is
   const isKnown = Object.keys(reachBySet).length >= used.length
   const figures = useMemo(
-    () => arrangementFigures(plan.commands, triggersOf, reachOf, index.readerOf),
-    [plan.commands, triggersOf, reachOf, index],
+    () => arrangementFigures(plan.commands, arrivingTriggers(index, clashes), reachOf, index.readerOf),
+    [plan.commands, clashes, reachOf, index],
   )
+  // placed is placed, whether or not the press arrives; the clashes say which do not
+  const placedCount = plan.commands.filter((c) => (index.triggers.get(c.id)?.length ?? 0) > 0).length
   // without commands there is no use of which there could be a share
   const nearText =
     figures.commandCount === 0 ? '–' : isKnown ? `${Math.round(figures.nearShare * 100)} %` : '…'
@@ -33,7 +35,7 @@ export function StatusLine() {
         <b>{nearText}</b> of use at rest or easy
       </span>
       <span>
-        <b>{figures.placedCount}</b> of {figures.commandCount} commands placed
+        <b>{placedCount}</b> of {figures.commandCount} commands placed
       </span>
       {figures.mnemonicMean !== null && (
         <span>

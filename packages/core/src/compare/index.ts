@@ -2,7 +2,7 @@ export { arrangementFigures, recallMean, recallOf, type Recall } from './figures
 export { compareDevices, type DeviceReach } from './devices.js'
 export { benchLoss, lossOfMove, type BenchLoss } from './loss.js'
 export { changesBetween, learningMs, type Change } from './changes.js'
-export { reportOf, prepareWork } from './report.js'
+export { arrivingTriggers, reportOf, prepareWork } from './report.js'
 export { compareArrangements } from './comparison.js'
 export { figureList, type Figure } from './figure-list.js'
 export {

@@ -2,7 +2,7 @@ import { findClashes, severities, type Clash, type Severity } from '../clashes/i
 import type { Command } from '../commands/index.js'
 import { triggerReach, verdicts, type Verdict } from '../hand/index.js'
 import { dayHours } from '../plan/index.js'
-import type { PreparedModel } from '../model/index.js'
+import type { PlaceIndex, PreparedModel } from '../model/index.js'
 import { triggerKey, type Trigger, type TriggerKey } from '../triggers/index.js'
 import { chordPlayMs, dayLoad, type Chain, type DayLoad, type WorkContext } from '../work/index.js'
 import { arrangementFigures, type ArrangementFigures } from './figures.js'
@@ -17,6 +17,31 @@ export interface ArrangementWork {
 const noChains: readonly Chain[] = []
 const noTriggers: readonly Trigger[] = []
 
+/** Whether a finding keeps a trigger from its command. */
+function blockedBy(clashes: readonly Clash[]): (id: string, key: TriggerKey) => boolean {
+  const blocked = new Map<string, Set<TriggerKey>>()
+  for (const { severity, commandIds, trigger } of clashes) {
+    if (severity !== 'blocks') continue
+    for (const id of commandIds) {
+      const keys = blocked.get(id) ?? new Set()
+      blocked.set(id, keys.add(triggerKey(trigger)))
+    }
+  }
+  return (id, key) => blocked.get(id)?.has(key) === true
+}
+
+/** The triggers of a command whose press reaches it. */
+export function arrivingTriggers(
+  index: PlaceIndex,
+  clashes: readonly Clash[],
+): (id: string) => readonly Trigger[] {
+  const isBlocked = blockedBy(clashes)
+  const arriving = new Map(
+    [...index.triggers].map(([id, triggers]) => [id, triggers.filter((t) => !isBlocked(id, triggerKey(t)))]),
+  )
+  return (id) => arriving.get(id) ?? noTriggers
+}
+
 /**
  * Prepares an arrangement for timing. Triggers whose press never reaches their command do not count: such a command goes
  * through the menu.
@@ -27,15 +52,7 @@ export function prepareWork(
   clashes: readonly Clash[] = findClashes(model.arrangement.placements, model.env),
 ): ArrangementWork {
   const { env, index, situation, reachContext } = model
-  const blocked = new Map<string, Set<TriggerKey>>()
-  for (const { severity, commandIds, trigger } of clashes) {
-    if (severity !== 'blocks') continue
-    for (const id of commandIds) {
-      const keys = blocked.get(id) ?? new Set()
-      blocked.set(id, keys.add(triggerKey(trigger)))
-    }
-  }
-  const isBlocked = (id: string, key: TriggerKey): boolean => blocked.get(id)?.has(key) === true
+  const isBlocked = blockedBy(clashes)
   const chains = new Map<string, Chain[]>()
   for (const { commandId, trigger, then, sends, waitMs = 0 } of model.arrangement.placements) {
     if (!then || isBlocked(commandId, triggerKey(trigger))) continue
@@ -43,9 +60,6 @@ export function prepareWork(
     const playMs = count * chordPlayMs + Math.max(0, count - 1) * waitMs
     chains.set(commandId, [...(chains.get(commandId) ?? []), { trigger, run: [commandId, ...then], playMs }])
   }
-  const usable = new Map(
-    [...index.triggers].map(([id, triggers]) => [id, triggers.filter((t) => !isBlocked(id, triggerKey(t)))]),
-  )
   return {
     model,
     clashes,
@@ -53,7 +67,7 @@ export function prepareWork(
       place: { situation, reachContext, naming: env, menus: model.plan.menusKnown },
       side: situation.hand.side,
       commands: index.commands,
-      triggersOf: (id) => usable.get(id) ?? noTriggers,
+      triggersOf: arrivingTriggers(index, clashes),
       chainsOf: (id) => chains.get(id) ?? noChains,
     },
   }

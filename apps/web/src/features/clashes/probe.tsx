@@ -44,14 +44,17 @@ export function ProbeRun() {
             Each is asked for in turn. What this window receives is cleared; what you pressed and never
             arrived counts as taken here. Some, such as the lock of the screen, do what they always do.
           </p>
-          <button
-            type="button"
-            className="btn btn-main mt-2"
-            disabled={doubtful.length === 0}
-            onClick={() => setQueue(open.length > 0 ? open : doubtful)}
-          >
-            {open.length > 0 ? `Press ${open.length} chords` : `Press all ${doubtful.length} again`}
-          </button>
+          {doubtful.length === 0 ? (
+            <p className="mt-2">No command of this arrangement is on a doubtful chord.</p>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-main mt-2"
+              onClick={() => setQueue(open.length > 0 ? open : doubtful)}
+            >
+              {open.length > 0 ? `Press ${open.length} chords` : `Press all ${doubtful.length} again`}
+            </button>
+          )}
           <AskFor view={view} />
         </>
       )}
