@@ -38,15 +38,40 @@ test('placements go out and come in; a faulty file changes nothing', async ({ pa
     await (await choosing).setFiles(path)
   }
   await bring('bad.csv', text.replace('Control+KeyX', 'Ctrl-X'))
-  await expect(page.locator('[data-sonner-toast][data-type=error]')).toContainText(
-    '"Ctrl-X" cannot be read as a shortcut',
-  )
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('"Ctrl-X" cannot be read as a shortcut')
+  await expect(dialog.getByRole('button', { name: /^Import/ })).toBeDisabled()
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
   await bring('few.csv', text.split('\r\n').slice(0, 11).join('\r\n'))
+  await expect(dialog).toContainText('10 placements take the place of the 258')
+  await dialog.getByRole('button', { name: 'Import 10 placements' }).click()
   await expect(page.getByText('10 placements read')).toBeVisible()
   await expect(page.getByText('10 of 253 commands placed')).toBeVisible()
   await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
+})
+
+test('an import says which clashes it would bring, before it is taken', async ({ page }, info) => {
+  await openCommands(page)
+  const bring = async (button: string, name: string, content: string): Promise<void> => {
+    const path = info.outputPath(name)
+    await writeFile(path, content)
+    const choosing = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: button }).click()
+    await (await choosing).setFiles(path)
+  }
+  const dialog = page.getByRole('dialog')
+  await bring('Import placements', 'locks.csv', 'program,command,trigger\nFenmap,Undo,Meta+KeyL\n')
+  await expect(dialog).toContainText('It brings')
+  await dialog.locator('summary').click()
+  await expect(dialog).toContainText('takes Super+L first: Lock screen')
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+  // a command on a letter comes to live where text is typed
+  const row = 'program,contexts,command,menu\nFenmap,Labelling,Next vertex,Outline > Vertex > Next\n'
+  await bring('Import CSV', 'labelling.csv', row)
+  await expect(dialog).toContainText('1 changed')
+  await expect(dialog).toContainText(/It brings/)
 })
 
 test('a command is added with a new program, found, and deleted with undo', async ({ page }) => {

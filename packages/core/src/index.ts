@@ -404,6 +404,7 @@ export {
   writePlacementCsv,
   writePlan,
   type CommandImport,
+  type PlacementImport,
 } from './formats/index.js'
 export {
   checkPlanOpens,
@@ -531,6 +532,6 @@ export {
   takeCommands,
   takeUsage,
 } from './plan/index.js'
-export { applyRemedy } from './places/index.js'
+export { applyRemedy, foresight, type Foresight } from './places/index.js'
 export { applyList } from './solve/index.js'
 export type { TriggerKey } from './triggers/index.js'

@@ -36,7 +36,7 @@ export function undoAction(): { readonly label: string; readonly onClick: () => 
 const nameOf = (plan: Plan, id: string): string => plan.commands.find((c) => c.id === id)?.name ?? id
 
 /** The plan with a copy in front where an arrangement of defaults is, which is never edited. */
-const withEditable = (plan: Plan): Plan => {
+export const editable = (plan: Plan): Plan => {
   const { id, isDefault } = activeArrangement(plan)
   return isDefault ? copyArrangement(plan, id).plan : plan
 }
@@ -48,7 +48,7 @@ export function onEditable<R>(change: Edit | TellingEdit<R>): R | null {
   const { plan, edit } = usePlanStore.getState()
   if (!plan) return null
   const { name, isDefault } = activeArrangement(plan)
-  const told = edit((before) => change(withEditable(before)) as ReturnType<TellingEdit<R>>)
+  const told = edit((before) => change(editable(before)) as ReturnType<TellingEdit<R>>)
   if (isDefault) toast(`“${name}” stays as it is; the change went into a copy of it.`)
   return told
 }

@@ -1,14 +1,18 @@
 import {
   activeArrangement,
+  foresight,
   maxCsvBytes,
+  prepare,
   readCommandCsv,
   readPlacementCsv,
+  severityWords,
   writeCommandCsv,
   writePlacementCsv,
   writePlan,
   takeCommands,
   setPlacements,
 } from '@reach-plot/core'
+import { catalogues } from '@reach-plot/data'
 import { loadPlan, readTextFile, usageError, writeOut } from '../io.js'
 import { defineVerb, choiceOr, text } from '../verb.js'
 
@@ -41,12 +45,16 @@ export const verb = defineVerb({
     const read =
       what === 'commands' ? readCommandCsv(csv, plan, options.in) : readPlacementCsv(csv, plan, options.in)
     const changed = 'commands' in read ? takeCommands(plan, read) : setPlacements(plan, read.placements)
+    const { brings, ends } = foresight(prepare(plan, catalogues), prepare(changed, catalogues))
     if (read.bad.length === 0) writeOut(options.out, writePlan(changed))
     return {
-      value: { what, written: read.bad.length === 0, bad: read.bad },
+      value: { what, written: read.bad.length === 0, bad: read.bad, brings, ends },
       text:
         read.bad.length === 0
-          ? `${options.out} written`
+          ? [
+              `${options.out} written; ${brings.length} clashes come, ${ends.length} go`,
+              ...brings.map((c) => `${severityWords[c.severity]}: ${c.message}`),
+            ].join('\n')
           : ['nothing written', ...read.bad.map((b) => `line ${b.line}, ${b.column}: ${b.message}`)].join(
               '\n',
             ),

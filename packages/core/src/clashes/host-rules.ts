@@ -22,8 +22,7 @@ function takesOf(
   { stages }: Pick<CheckContext, 'stages'>,
 ): StageTake[] {
   const out: StageTake[] = [...stages.pointer(trigger, program)]
-  const sent = sentBy(trigger)
-  for (const one of sent) {
+  for (const one of sentBy(trigger)) {
     if (stages.systemTake(one) !== null) return out
     const method = stages.inputMethod(one)
     out.push(...(method ? [method] : []), ...stages.host(one, program))
@@ -40,11 +39,12 @@ export const hosts: Rule = (group, context) => {
   // what a relay sends is judged with the relay, command by command; its driver has taken the button itself
   const own = commands.filter((c) => !relays.some((r) => r.command.id === c.id))
   if (own.length === 0) return []
-  return takesOf(trigger, group, context).map((take): Finding => ({
+  const pressed = stages.pressed(trigger) ?? trigger
+  return takesOf(pressed, group, context).map((take): Finding => ({
     kind: take.kind,
     severity: take.severity,
     stage: stageOf[take.stage],
-    ...takenWords(trigger, env, take, program),
+    ...takenWords(pressed, env, take, program),
     evidence: take.evidence,
     ...(take.remedy !== null && { setting: take.remedy }),
     commands: own,

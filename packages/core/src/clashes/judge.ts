@@ -1,7 +1,7 @@
 import { isSameStep, mnemonicContext, type MnemonicContext } from '../mnemonics/index.js'
 import { groupKey, pressStages, type Environment, type GroupKey, type PressStages } from '../model/index.js'
 import { triggerKey } from '../triggers/index.js'
-import type { Clash } from './clash.js'
+import type { Clash, ClashStage } from './clash.js'
 import { consistencyRules } from './consistency-rules.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 import type { Groups } from './groups.js'
@@ -9,6 +9,7 @@ import { hostRules } from './host-rules.js'
 import { nearControls, type Near } from './near.js'
 import { pressRules } from './press-rules.js'
 import { programRules } from './program-rules.js'
+import { opensByWords } from './program-words.js'
 import { relays } from './relay.js'
 import { slipRules } from './slip-rules.js'
 import { strokeRules } from './stroke-rules.js'
@@ -67,10 +68,20 @@ export class Judge {
     const seen = new Map<string, number>()
     const clashes = rules
       .flatMap((rule) => rule(group, context))
-      .map((finding) => asClash(finding, group, seen))
+      .map((finding) => asClash(this.bySet(finding, group), group, seen))
     return { clashes, askedGroups, askedCommands }
   }
+
+  /** What keeps the press that opens a pop-up set keeps all that stands in it: the finding says which set. */
+  private bySet(finding: Finding, { trigger }: Group): Finding {
+    if (trigger.kind !== 'popup' || !openerStages.includes(finding.stage)) return finding
+    const set = this.env.popups?.find((p) => p.id === trigger.setId)
+    return set ? { ...finding, message: opensByWords(set, this.env, finding.message) } : finding
+  }
 }
+
+/** Stages that the press which opens a pop-up set passes. */
+const openerStages: readonly ClashStage[] = ['device', 'system', 'input method', 'host', 'typing']
 
 /** A finding with its trigger and an id: the same in every run, and stored where the person accepts it. */
 function asClash(

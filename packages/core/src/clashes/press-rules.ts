@@ -156,15 +156,16 @@ export const coarseDial: Rule = ({ trigger, commands }, { env }) => {
 /** What the system does with the keys that are sent; what was pressed on the machine counts more than any list. */
 export const system: Rule = ({ trigger, commands, relays }, { stages, env }) => {
   if (stages.device(trigger).length > 0) return []
+  const pressed = stages.pressed(trigger) ?? trigger
   // what a relay sends is judged with the relay, command by command
-  const all = sentBy(trigger)
+  const all = sentBy(pressed)
   const isStopped = (c: Chord): boolean =>
     stages.systemTake(c) !== null || env.probes?.get(triggerKey(c)) === 'swallowed'
   const sent = all.find(isStopped) ?? all[0]
   if (!sent) return []
   const own = commands.filter((c) => !relays.some((r) => r.command.id === c.id))
   const concerned = own.length > 0 ? own : commands
-  const worked = 'act' in trigger && 'code' in trigger ? trigger : sent
+  const worked = 'act' in pressed && 'code' in pressed ? pressed : sent
   const take = stages.systemTake(worked) ?? (worked === sent ? null : stages.systemTake(sent))
   const probe = env.probes?.get(triggerKey(sent))
   if (!take) {
@@ -231,7 +232,7 @@ const isActionItself = (command: Command, typed: Typed): boolean =>
 
 export const typing: Rule = ({ trigger, program, commands }, { stages, env }) => {
   if (stages.device(trigger).length > 0) return []
-  const [sent] = sentBy(trigger)
+  const [sent] = sentBy(stages.pressed(trigger) ?? trigger)
   const typed = sent && stages.input(sent)
   if (!sent || !typed || stages.systemTake(sent)) return []
   // a chord that a stage before takes never comes to the text field, and the action itself is no clash with itself

@@ -53,6 +53,10 @@ export const opensPageWords = (trigger: Trigger, env: Environment, page: string 
 export const opensPopupWords = (trigger: Trigger, env: Environment, set: PopupSet): FindingWords =>
   both(`${triggerName(trigger, env)} brings up the pop-up set “${set.name}” already.`)
 
+/** @param message  what keeps the press that brings the set up */
+export const opensByWords = (set: PopupSet, env: Environment, message: string): string =>
+  `The pop-up set “${set.name}” opens by ${triggerName(set.opener, env)}. ${message}`
+
 /** @param waitsFor  what the shorter act has to be told from */
 export function tapWaitsWords(
   trigger: Trigger,

@@ -115,8 +115,11 @@ class PressTrace {
       this.step('device', 'runs', `${name} opens ${title}. Nothing goes to the program.`)
       return this.end([], page)
     }
+    const set = worked.kind === 'popup' && this.env.popups?.find((p) => p.id === worked.setId)
+    if (set && this.isOpenerKept(set.opener)) return this.end()
     const popup = this.stages.opensPopup(worked, this.scene.program.id)
     if (!popup) return null
+    if (this.isOpenerKept(worked)) return this.end()
     this.step(
       'device',
       'runs',
@@ -124,6 +127,15 @@ class PressTrace {
       waitMs,
     )
     return this.end()
+  }
+
+  /** Whether something takes the press that brings a pop-up set up, before it comes to it. */
+  private isOpenerKept(opener: Trigger): boolean {
+    const [sent] = sentBy(opener)
+    if (sent) return this.isKept(sent)
+    const [take] = this.stages.pointer(opener, this.scene.program).filter((t) => t.severity !== 'caution')
+    if (take) this.step(take.stage, 'ends', `${take.by} takes ${this.name(opener)}: ${take.does}.`)
+    return take !== undefined
   }
 
   private sendOn(gesture: Gesture): Trace {

@@ -127,7 +127,8 @@ export type Reservation =
  */
 export function reservedBy(trigger: Trigger, index: PlaceIndex, program?: Program): Reservation | null {
   const { stages } = index
-  for (const sent of sentBy(trigger)) {
+  const pressed = stages.pressed(trigger) ?? trigger
+  for (const sent of sentBy(pressed)) {
     const action = stages.system(sent)
     if (action !== null) return { by: 'system', action }
     const take =
@@ -137,8 +138,8 @@ export function reservedBy(trigger: Trigger, index: PlaceIndex, program?: Progra
   }
   const pointed =
     program &&
-    (stages.pointer(trigger, program).find((take) => take.severity !== 'caution') ??
-      stages.pointerOwned(trigger, program))
+    (stages.pointer(pressed, program).find((take) => take.severity !== 'caution') ??
+      stages.pointerOwned(pressed, program))
   if (pointed) return { by: 'stage', take: pointed }
   const pageId = stages.opensPage(trigger)
   if (pageId !== undefined) return { by: 'page', pageId }

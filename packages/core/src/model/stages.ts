@@ -27,6 +27,8 @@ import { typedBy, type Typed } from './typing.js'
 
 /** The stages that a press passes before the program has it, each asked in one place by the check and by the trace. */
 export interface PressStages {
+  /** the press that has to pass for a trigger: what opens its pop-up set, else itself; null where the set is gone */
+  pressed(trigger: Trigger): Trigger | null
   /** what the bench lacks for the trigger */
   device(trigger: Trigger): readonly MissingPart[]
   /** what the system does with a chord, when it takes it; a probe that arrived clears it */
@@ -62,14 +64,10 @@ export function pressStages(env: Environment): PressStages {
     const key = triggerKey(set.opener)
     openers.set(key, [...(openers.get(key) ?? []), set])
   }
+  const openerOf = (setId: string): Trigger | null => popups.find((set) => set.id === setId)?.opener ?? null
   return {
-    device: (trigger) =>
-      missingParts(
-        trigger,
-        offer,
-        env.layout.altGraph,
-        (id) => popups.find((set) => set.id === id)?.opener ?? null,
-      ),
+    pressed: (trigger) => (trigger.kind === 'popup' ? openerOf(trigger.setId) : trigger),
+    device: (trigger) => missingParts(trigger, offer, env.layout.altGraph, openerOf),
     system(sent) {
       const key = triggerKey(sent)
       if (env.probes?.get(key) === 'arrives') return null

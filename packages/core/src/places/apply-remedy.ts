@@ -1,5 +1,6 @@
 import {
   activeArrangement,
+  editPopup,
   moveMany,
   placeCommand,
   removePlacement,
@@ -8,16 +9,18 @@ import {
   toggleSystemKey,
   type Plan,
 } from '../plan/index.js'
-import { triggerKey } from '../triggers/index.js'
-import type { Remedy } from './remedies.js'
+import { triggerKey, type PopupSet } from '../triggers/index.js'
+import type { Remedy } from './remedy.js'
 
 /** The plan after a remedy, by the same edits as any other change. An arrangement of defaults stays as it is. */
 export function applyRemedy(plan: Plan, remedy: Remedy): Plan {
-  const { kind, commandId, from, to, otherId, sends, chord } = remedy
+  const { kind, commandId, from, to, otherId, sends, chord, setId } = remedy
   if (kind === 'habit' && remedy.programId !== undefined)
     return remedy.freed === undefined
       ? setHabit(plan, remedy.programId, 'takesHostKeys', true)
       : setFreed(plan, remedy.programId, remedy.freed, true)
+  if (kind === 'opener' && setId !== undefined && to)
+    return editPopup(plan, setId, { opener: to as PopupSet['opener'] })
   if (kind === 'setting') return toggleSystemKey(plan, triggerKey(from))
   if (commandId === undefined) return plan
   if (kind === 'relay')

@@ -52,7 +52,7 @@ export type PageOf = (deviceId: string) => string | undefined
 export function candidate(trigger: Trigger, index: PlaceIndex): Candidate {
   const place = controlRefOf(trigger)
   const key = triggerKey(trigger)
-  const [sent] = sentBy(trigger)
+  const [sent] = sentBy(index.stages.pressed(trigger) ?? trigger)
   return {
     trigger,
     key,

@@ -1,7 +1,8 @@
 import { findClashes, type Clash } from '../clashes/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { acceptedIn, type Accepted } from '../plan/index.js'
-import { remediesFor, remedyModifierSets, type Remedy } from './remedies.js'
+import { remediesFor, remedyModifierSets } from './remedies.js'
+import type { Remedy } from './remedy.js'
 
 /** A clash with what would end it. */
 export interface CheckedClash {

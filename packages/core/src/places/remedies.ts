@@ -1,45 +1,20 @@
-import type { CommandId } from '../ids.js'
 import { typingContexts, type Clash } from '../clashes/index.js'
-import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
+import { canBeLiveTogether, type Command } from '../commands/index.js'
 import type { ReachByControl } from '../hand/index.js'
 import { pointerAct, pointerRole } from '../hosts/index.js'
-import { commandsMet, reservedBy, type PlaceIndex } from '../model/index.js'
+import type { PlaceIndex } from '../model/index.js'
 import {
-  chord,
   controlRefOf,
   heldOf,
   triggerKey,
   triggerName,
-  type Chord,
   type Modifier,
   type Trigger,
 } from '../triggers/index.js'
 import { isAvailable, isFree, placesWith, rankPlaces, type CandidatePlace } from './places.js'
-
-/** One step that ends a clash, or takes a command out of it. */
-export interface Remedy {
-  /**
-   * move: to a free place; swap: with a command that has no trouble there; relay: the control sends what reaches the
-   * command; bind: the command gets the chord that is sent; habit: the program is said to take or leave the press; setting: the system's key is turned off; unplace: taken off
-   */
-  readonly kind: 'move' | 'swap' | 'relay' | 'bind' | 'habit' | 'setting' | 'unplace'
-  /** the command that moves or is taken off; none for a setting */
-  readonly commandId?: CommandId
-  readonly from: Trigger
-  /** where it goes; for `move` and `swap` only */
-  readonly to?: Trigger
-  /** the command that comes to `from`; for `swap` only */
-  readonly otherId?: string
-  /** for `relay`, and for `bind` where the control sends another chord from then on */
-  readonly sends?: readonly Chord[]
-  /** for `bind` only: the chord that the command gets as well */
-  readonly chord?: Chord
-  /** for `habit` only: the program, and the act of the pointer that it leaves free; else it takes its host's keys */
-  readonly programId?: string
-  readonly freed?: string
-  /** what the step does, in words */
-  readonly text: string
-}
+import { openerRemedies } from './opener-remedies.js'
+import { boundRelay, repairedRelay } from './relay-remedies.js'
+import type { Remedy } from './remedy.js'
 
 /** Modifier sets that remedies look for free places in, plainest first. */
 export const remedyModifierSets: readonly (readonly Modifier[])[] = [[], ['Shift'], ['Control'], ['Alt']]
@@ -96,6 +71,7 @@ export function remediesFor(
   const where = (place: CandidatePlace): string =>
     `${name(place.trigger)} (${place.reach.verdict}, ${Math.round(place.reach.timeMs)} ms). ${place.mnemonic.reason}`
   return [
+    ...openerRemedies(clash, free, index),
     ...repairedRelay(clash, command, index),
     ...boundRelay(clash, command, index),
     ...free.slice(0, placesOffered).map((place): Remedy => ({
@@ -136,25 +112,6 @@ function standsOn(command: Command, clash: Clash, index: PlaceIndex): Trigger | 
   )
 }
 
-/** A broken relay sends a chord that the command has, where it has one. */
-function repairedRelay(clash: Clash, command: Command, index: PlaceIndex): Remedy[] {
-  if (clash.kind !== 'relay-broken') return []
-  const reached = (index.triggers.get(command.id) ?? []).find(
-    (t): t is Chord => t.kind === 'chord' && index.stages.system(t) === null,
-  )
-  if (!reached) return []
-  const name = (trigger: Trigger): string => triggerName(trigger, index.env)
-  return [
-    {
-      kind: 'relay',
-      commandId: command.id,
-      from: clash.trigger,
-      sends: [reached],
-      text: `Let ${name(clash.trigger)} send ${name(reached)}, which is “${command.name}”`,
-    },
-  ]
-}
-
 /** Findings that are none where the program takes the key, or leaves the act of the pointer free. */
 const hostKeyKinds: readonly Clash['kind'][] = [
   'browser-default',
@@ -184,57 +141,6 @@ function saidHabit(clash: Clash, { env }: PlaceIndex): Remedy[] {
       ]
     : []
 }
-
-/** The command gets the chord that its control sends, or a free one that it sends from then on. */
-function boundRelay(clash: Clash, command: Command, index: PlaceIndex): Remedy[] {
-  if (clash.kind !== 'relay-broken' || 'code' in clash.trigger) return []
-  const program = index.env.programs.find((p) => p.id === command.programId)
-  if (!program) return []
-  const name = (trigger: Trigger): string => triggerName(trigger, index.env)
-  const sends = clash.sends ?? []
-  const [sent] = sends
-  const isBindable = sent !== undefined && sends.length === 1 && isFreeChord(sent, command, program, index)
-  const own: Remedy[] = isBindable
-    ? [
-        {
-          kind: 'bind',
-          commandId: command.id,
-          from: clash.trigger,
-          chord: sent,
-          text: `Give “${command.name}” ${name(sent)} in ${program.name}, which ${name(clash.trigger)} sends`,
-        },
-      ]
-    : []
-  const free = sends.length > 1 ? null : freeChord(command, program, index)
-  return free === null
-    ? own
-    : [
-        ...own,
-        {
-          kind: 'bind',
-          commandId: command.id,
-          from: clash.trigger,
-          chord: free,
-          sends: [free],
-          text: `Give “${command.name}” the free key ${name(free)} in ${program.name}, and let ${name(clash.trigger)} send it`,
-        },
-      ]
-}
-
-/** Keys that boards lack and systems leave alone, then levels that are rarely used. */
-const rareChords: readonly Chord[] = [
-  ...Array.from({ length: 12 }, (_, i) => chord(`F${i + 13}`)),
-  ...Array.from({ length: 12 }, (_, i) => chord(`F${i + 13}`, ['Control'])),
-  ...Array.from({ length: 12 }, (_, i) => chord(`F${i + 1}`, ['Control', 'Shift', 'Alt'])),
-]
-
-/** A chord that nothing takes and no command of the program has; null when all are taken. */
-export const freeChord = (command: Command, program: Program, index: PlaceIndex): Chord | null =>
-  rareChords.find((c) => isFreeChord(c, command, program, index)) ?? null
-
-const isFreeChord = (sent: Chord, command: Command, program: Program, index: PlaceIndex): boolean =>
-  reservedBy(sent, index, program) === null &&
-  commandsMet(sent, index).every((c) => c.programId !== command.programId)
 
 /** The best held place whose one holder can stand here without the same trouble. */
 function swap(

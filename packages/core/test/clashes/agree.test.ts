@@ -9,6 +9,7 @@ import {
   type Command,
   type Environment,
   type Placed,
+  type PopupSet,
   type Program,
 } from '../../src/index.js'
 import { browserChords, inputMethodOf, textActions } from '../../src/hosts/index.js'
@@ -39,6 +40,7 @@ const pointed = [
   'mouse/plain stroke 2/8',
 ]
 const randomTrigger = () => {
+  if (draw() < 0.05) return parseTrigger(pick(['popup/set 2', 'popup/set 3']))
   const with1 = draw() < 0.75 ? [pick(held)] : []
   const with2 = draw() < 0.35 ? [pick(held)] : []
   const modifiers = [...new Set([...with1, ...with2])]
@@ -89,6 +91,12 @@ const environments = ['gnome', 'windows', 'macos'].flatMap((systemId) =>
   ),
 )
 
+/** A pop-up set opens by any press but one of a set. */
+function randomOpener(): PopupSet['opener'] {
+  const opener = randomTrigger()
+  return opener.kind === 'popup' || opener.kind === 'sequence' ? randomOpener() : opener
+}
+
 const placedAt = (commandId: string): Placed => ({ commandId, trigger: randomTrigger() })
 
 describe('10,000 random presses', () => {
@@ -96,7 +104,9 @@ describe('10,000 random presses', () => {
     let presses = 0
     let ran = 0
     while (presses < 10_000) {
-      const { env, program } = pick(environments)
+      const { env: without, program } = pick(environments)
+      const set = { id: 'set', name: 'Set', at: 'pointer', entries: 4, opener: randomOpener() } as const
+      const env = { ...without, popups: [set] }
       const placements = commands.map((c) => placedAt(c.id))
       const clashes = findClashes(placements, env)
       for (const { commandId, trigger } of placements) {

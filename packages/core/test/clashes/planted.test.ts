@@ -113,6 +113,10 @@ const terminal = { host: 'terminal' } as const
 const text = { context: 'labelling' } as const
 const loss = { damage: { level: 'loss', wayOut: 'Restore it' } } as const
 
+const opensBy = (opener: string) => [
+  { id: 'set', name: 'Set', at: 'pointer' as const, entries: 4, opener: parseTrigger(opener) as never },
+]
+
 const rows: readonly Row[] = [
   // systems
   [
@@ -781,6 +785,28 @@ const rows: readonly Row[] = [
     'relay-broken',
     ['F7', { then: ['own'], others: { own: ['F8'] } }],
     ['F7', { others: { own: ['F8'] } }],
+  ],
+  // pop-up sets
+  [
+    'pop-up set: the system takes what opens it',
+    'table',
+    'system-takes',
+    ['popup/set 1', { more: { popups: opensBy('Meta+KeyL') } }],
+    ['popup/set 1', { more: { popups: opensBy('Control+KeyL') } }],
+  ],
+  [
+    'pop-up set: the browser takes what opens it',
+    'table',
+    'browser-takes',
+    ['popup/set 1', { host: browser, more: { popups: opensBy('Control+KeyW') } }],
+    ['popup/set 1', { more: { popups: opensBy('Control+KeyW') } }],
+  ],
+  [
+    'pop-up set: what opens it types',
+    'design',
+    'types-character',
+    ['popup/set 1', { ...text, more: { popups: opensBy('KeyG') } }],
+    ['popup/set 1', { more: { popups: opensBy('KeyG') } }],
   ],
 ]
 

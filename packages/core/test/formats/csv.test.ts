@@ -7,6 +7,7 @@ import {
   chord,
   readCommandCsv,
   readPlacementCsv,
+  parseTrigger,
   readPlan,
   writeCommandCsv,
   writePlacementCsv,
@@ -106,6 +107,34 @@ test.each([',', ';', '\t'])(
     expect(read.commands.map((c) => c.name)).toEqual([';;;', '"\t\t\t"x'])
   },
 )
+
+test('placements keep their limits, chains and waits', () => {
+  const given = {
+    programs: [program()],
+    commands: [command('One'), command('Two'), command('Three')],
+  }
+  const [context] = given.programs[0]!.contexts
+  const list = [
+    { commandId: 'one', trigger: chord('F5'), contextIds: [context!.id] },
+    {
+      commandId: 'one',
+      trigger: parseTrigger('pad/k1'),
+      sends: [chord('F5'), chord('F6')],
+      then: ['two'],
+      waitMs: 30,
+    },
+  ]
+  expect(readPlacementCsv(writePlacementCsv(list, given), given)).toEqual({ placements: list, bad: [] })
+  // by name, as a person writes it, and what does not exist is named with its column
+  const heading = 'command,trigger,sends,contexts,then,waitMs'
+  const byName = readPlacementCsv(`${heading}\nOne,pad/k1,F5 F6,,Two;three,30`, given)
+  expect(byName.placements[0]!.then).toEqual(['two', 'three'])
+  const bad = readPlacementCsv(
+    [heading, 'One,F5,,Nowhere,,', 'One,F5,,,Nothing,', 'One,F5,,,,9999'].join('\n'),
+    given,
+  ).bad
+  expect(bad.map((b) => b.column)).toEqual(['contexts', 'then', 'waitMs'])
+})
 
 test('placements of any chord survive', () => {
   const anyChord = fc

@@ -1,5 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import {
+  activeArrangement,
+  applyRemedy,
+  parseTrigger,
   findClashes,
   homeKeys,
   keyControls,
@@ -16,6 +19,7 @@ import {
   type Rules,
 } from '../../src/index.js'
 import { command, groupOf } from '../build.js'
+import { demoPlan } from '../work/desk.js'
 import { scene, tracing, type SceneChange } from '../clashes/desk.js'
 
 /** Remedies of the one finding of a kind in a scene. */
@@ -138,6 +142,40 @@ describe('remedies', () => {
     const goals = found.flatMap((r) => (r.kind === 'move' ? triggerKey(r.to!) : []))
     expect(goals).toHaveLength(3)
     expect(goals.filter((key) => /Key[WER]$/.test(key))).toEqual([])
+  })
+  describe('a pop-up set that opens by the wrong press', () => {
+    const opensBy = (opener: string): SceneChange => ({
+      commands: [newcomer],
+      places: { new: 'popup/set 1' },
+      popups: [{ id: 'set', name: 'Set', at: 'pointer', entries: 4, opener: parseTrigger(opener) as never }],
+    })
+    test.each([
+      ['the system takes', 'system-takes', 'Meta+KeyL'],
+      ['no device has', 'key-missing', 'F13'],
+    ] as const)('that %s opens by a free one instead', (_what, kind, opener) => {
+      const change = opensBy(opener)
+      const [first] = remedies(kind, change)
+      expect(first).toMatchObject({ kind: 'opener', setId: 'set' })
+      const { placements, env } = scene({ ...change, popups: opensBy(triggerKey(first!.to!)).popups! })
+      expect(findClashes(placements, env).filter((c) => c.commandIds.includes('new'))).toEqual([])
+    })
+    test('a set on the key of a command opens elsewhere, where no program has a command', () => {
+      const change: SceneChange = { ...opensBy('KeyM'), besides: [['new', 'Control+KeyM']] }
+      const openers = remedies('opens-popup', change).filter((r) => r.kind === 'opener')
+      expect(openers.length).toBeGreaterThan(0)
+      for (const { to } of openers) {
+        const { placements, env } = scene({ ...change, popups: opensBy(triggerKey(to!)).popups! })
+        expect(findClashes(placements, env).filter((c) => c.kind === 'opens-popup')).toEqual([])
+      }
+    })
+    test('the plan is changed by the edit of the set', () => {
+      const plan = { ...demoPlan, activeArrangementId: 'draft-1' }
+      const draft = activeArrangement(plan)
+      const [set] = draft.popups
+      const to = parseTrigger('Control+Shift+F9')
+      const changed = applyRemedy(plan, { kind: 'opener', from: set!.opener, setId: set!.id, to, text: '' })
+      expect(activeArrangement(changed).popups[0]).toEqual({ ...set, opener: to })
+    })
   })
   test('each move leaves the finding behind and brings no other of its weight', () => {
     for (const [kind, places] of [

@@ -54,9 +54,11 @@ export function useClashDetail({ clash, note }: { clash: Clash; note: string | n
           ? `${name} sends what reaches its command`
           : kind === 'habit'
             ? 'That is noted in the program’s settings'
-            : to
-              ? `Moved to ${triggerName(to, env)}`
-              : `Removed from ${name}`,
+            : kind === 'opener' && to
+              ? `The pop-up set opens by ${triggerName(to, env)}`
+              : to
+                ? `Moved to ${triggerName(to, env)}`
+                : `Removed from ${name}`,
       { action: undoAction() },
     )
   }

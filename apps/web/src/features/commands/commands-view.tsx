@@ -10,6 +10,7 @@ import { CommandDialog } from './command-dialog.js'
 import { CommandTable } from './command-table.js'
 import { ImportDialog } from './import-dialog.js'
 import { PasteDialog } from './paste-dialog.js'
+import { PlacementsDialog } from './placements-dialog.js'
 import { useCommands, type CommandsScreen, filters, type Filter } from './use-commands.js'
 
 /** The inventory of commands of all programs: searched, edited, imported and exported. */
@@ -63,6 +64,9 @@ function CommandDialogs({ view }: { view: CommandsScreen }) {
     reading,
     setReading,
     takeRead,
+    placing,
+    setPlacing,
+    takePlacements,
     adding,
     setAdding,
   } = view
@@ -73,6 +77,7 @@ function CommandDialogs({ view }: { view: CommandsScreen }) {
         <PasteDialog start={pasted} onClose={() => setPasted(null)} onText={lookAtPasted} />
       )}
       {reading && <ImportDialog {...reading} onClose={() => setReading(null)} onTake={takeRead} />}
+      {placing && <PlacementsDialog {...placing} onClose={() => setPlacing(null)} onTake={takePlacements} />}
       {adding && <AddDialog onClose={() => setAdding(false)} />}
     </>
   )

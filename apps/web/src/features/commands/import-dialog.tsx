@@ -1,5 +1,9 @@
-import type { CommandImport } from '@reach-plot/core'
+import { useMemo } from 'react'
+import { takeCommands, type CommandImport } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
+import { usePlan } from '../../store/plan-store.js'
+import { BadLines } from './bad-lines.js'
+import { ImportForesight } from './import-foresight.js'
 
 /** What a CSV would do, with every bad line named, before anything changes. */
 export function ImportDialog({
@@ -13,6 +17,8 @@ export function ImportDialog({
   onTake: () => void
   onClose: () => void
 }) {
+  const plan = usePlan()
+  const after = useMemo(() => takeCommands(plan, read), [plan, read])
   const count = (status: string): number => read.rows.filter((r) => r.status === status).length
   const good = count('new') + count('changed')
   return (
@@ -35,21 +41,8 @@ export function ImportDialog({
         <b>{count('new')}</b> new, <b>{count('changed')}</b> changed, <b>{count('same')}</b> as they are,{' '}
         <b className={read.bad.length > 0 ? 'text-magenta' : ''}>{read.bad.length} with errors</b>
       </p>
-      {read.bad.length > 0 && (
-        <table className="mt-3 w-full">
-          <caption className="caption pb-1 text-left">Lines with errors</caption>
-          <tbody>
-            {read.bad.slice(0, 200).map((bad) => (
-              <tr key={`${bad.line} ${bad.column}`} className="border-t border-rule align-top">
-                <td className="w-[80px] py-1">line {bad.line}</td>
-                <td className="w-[110px] py-1 text-ink-2">{bad.column}</td>
-                <td className="py-1">{bad.message}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {read.bad.length > 200 && <p className="mt-1 text-ink-2">and {read.bad.length - 200} more</p>}
+      {good > 0 && <ImportForesight after={after} />}
+      <BadLines bad={read.bad} />
       <table className="mt-4 w-full">
         <caption className="caption pb-1 text-left">Commands read</caption>
         <tbody>

@@ -10,12 +10,13 @@ import {
   triggerKey,
   type Command,
   type CommandImport,
+  type PlacementImport,
   deleteCommand,
   editCommand,
   setPlacements,
 } from '@reach-plot/core'
 import { chooseFile } from '../../parts/download.js'
-import { takeCommands, type Plan } from '@reach-plot/core'
+import { takeCommands } from '@reach-plot/core'
 import { withHeading } from './paste-dialog.js'
 import { useFind } from '../../parts/find-bar.js'
 import { showProblem } from '../../store/problem.js'
@@ -70,11 +71,12 @@ async function withCsv(read: (text: string, fileName: string) => void): Promise<
   }
 }
 
-/** Commands and placements that come in, from files or pasted; commands are looked over before they are taken. */
+/** Commands and placements that come in, from files or pasted; both are looked over before they are taken. */
 function useImports() {
   const plan = usePlan()
   const edit = useEdit()
   const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
+  const [placing, setPlacing] = useState<{ fileName: string; read: PlacementImport } | null>(null)
   const [pasted, setPasted] = useState<string | null>(null)
   const look = (text: string, fileName: string): void =>
     setReading({ fileName, read: readCommandCsv(text, plan, fileName) })
@@ -95,7 +97,17 @@ function useImports() {
     pasted,
     setPasted,
     importCommands: () => withCsv(look),
-    importPlacements: () => withCsv((text, fileName) => takePlacements(text, fileName, plan)),
+    placing,
+    setPlacing,
+    importPlacements: () =>
+      withCsv((text, fileName) => setPlacing({ fileName, read: readPlacementCsv(text, plan, fileName) })),
+    takePlacements: (): void => {
+      if (!placing) return
+      const { placements } = placing.read
+      onEditable((before) => setPlacements(before, placements))
+      toast(`${placements.length} placements read`, { action: undoAction() })
+      setPlacing(null)
+    },
     lookAtPasted: (text: string): void => {
       try {
         look(withHeading(text), 'what was pasted')
@@ -111,21 +123,6 @@ function useImports() {
       setReading(null)
     },
   }
-}
-
-/** Takes placements from a CSV, all or none. */
-function takePlacements(text: string, fileName: string, plan: Plan): void {
-  const { bad, placements } = readPlacementCsv(text, plan, fileName)
-  const [first] = bad
-  if (first) {
-    toast.error(
-      `${fileName}: ${bad.length} lines with errors, the first in line ${first.line}, ${first.column}: ${first.message}`,
-      { description: 'Nothing was changed.', duration: 15_000 },
-    )
-    return
-  }
-  onEditable((before) => setPlacements(before, placements))
-  toast(`${placements.length} placements read`, { action: undoAction() })
 }
 
 /** What a row of the inventory can do. They stay the same, so that unchanged rows are not drawn again. */
