@@ -41,7 +41,7 @@ describe('without a command', () => {
   const shown = faces()
   test('taken keys keep paper white and name what is on them; free ones carry a tint and their time', () => {
     expect(shown.get('KeyS')).toMatchObject({ state: 'taken', caption: 'Next vertex', tint: 0 })
-    expect(shown.get('KeyH')).toMatchObject({ state: 'free', caption: '', timeMs: expect.closeTo(253, 0) })
+    expect(shown.get('KeyH')).toMatchObject({ state: 'free', caption: '', timeMs: expect.closeTo(264, 0) })
     expect(shown.get('KeyH')!.tint).toBeGreaterThan(0)
   })
   test('keys out of reach have neither tint nor time', () => {

@@ -56,7 +56,7 @@ describe('bench', () => {
     const { devices } = json(
       (await cli('bench', demo, '--compare', 'keyboard', 'keyboard-left', '--json')).stdout,
     )
-    expect(devices.map((d: { counts: { away: number } }) => d.counts.away)).toEqual([50, 37])
+    expect(devices.map((d: { counts: { away: number } }) => d.counts.away)).toEqual([56, 49])
   })
   test('tells what is lost from bench to bench', async () => {
     const loss = json((await cli('bench', demo, '--compare', 'desk', 'travel', '--json')).stdout)

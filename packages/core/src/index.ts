@@ -302,7 +302,6 @@ export {
   remediesFor,
   remedyModifierSets,
   reweigh,
-  thereAndBackMs,
   type Candidate,
   type ChainStep,
   type DifferingIdea,
@@ -335,7 +334,7 @@ export {
   comparisonSheet,
   figureHeads,
   figureList,
-  learningMs,
+  learningOf,
   lossOfMove,
   recallMean,
   recallOf,
@@ -526,12 +525,16 @@ export {
   editRoutine,
   keepRoutine,
   moveStep,
+  setMeanwhile,
   removeStep,
   chooseBench,
   setPlanSettings,
   takeCommands,
   takeUsage,
 } from './plan/index.js'
+export { forceLevels, type Force } from './bench/index.js'
+export type { Explanation } from './compare/index.js'
+export { thereAndBackMs } from './hand/index.js'
 export { applyRemedy, foresight, type Foresight } from './places/index.js'
 export { applyList } from './solve/index.js'
 export type { TriggerKey } from './triggers/index.js'

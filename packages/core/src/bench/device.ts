@@ -3,6 +3,7 @@ import { controlRef } from '../triggers/index.js'
 import { boardControls, boardIds, boardName, bottomRows } from './boards.js'
 import type { Control } from './control.js'
 import { firmwareLayersSchema } from './firmware.js'
+import { forceSchema } from './force.js'
 import { drawnControls, drawnDeviceSchema, isPointing, type Page } from './drawn.js'
 
 /** A catalogue keyboard. */
@@ -14,6 +15,8 @@ const boardDeviceSchema = z.strictObject({
   bottomRow: z.enum(bottomRows),
   /** what F1 to F12 send as the firmware is set; a laptop's send media keys where left out, others their own */
   functionKeys: z.enum(['plain', 'media']).optional(),
+  /** how hard its keys are to press; light where left out */
+  force: forceSchema.optional(),
   /** layers of its firmware; none where left out */
   layers: firmwareLayersSchema.optional(),
 })

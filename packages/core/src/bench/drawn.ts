@@ -3,6 +3,7 @@ import { z } from '../zod.js'
 import { refSchema, strokeCounts } from '../triggers/index.js'
 import { controlTypes, type Control } from './control.js'
 import { firmwareLayersSchema } from './firmware.js'
+import { forceSchema } from './force.js'
 
 const size = z.number().min(1).max(1000)
 const position = z.number().min(-1000).max(2000)
@@ -81,6 +82,8 @@ export const drawnDeviceSchema = z
     pages: z.array(pageSchema).max(60),
     /** its driver changes all settings with the program in front; else a setting holds in every program without its own */
     isSetByProgram: z.boolean().optional(),
+    /** how hard its controls are to press; light where left out */
+    force: forceSchema.optional(),
     /** layers of its firmware; none where left out */
     layers: firmwareLayersSchema.optional(),
   })

@@ -48,10 +48,27 @@ export function homesOf(hand: RestingHand, bench: Bench, devices: readonly Devic
   })
 }
 
-/** Where the pointing hand lies: the middle of the device that it holds, and what it has to hit there. */
+/** Where the pointing hand lies: the middle of what it holds of the device, and what it has to hit there. */
 export interface PointerHold {
   readonly deviceId: string
   readonly xMm: number
   readonly yMm: number
   readonly targetMm: number
+}
+
+type Box = Pick<BenchControl, 'type' | 'xMm' | 'yMm' | 'widthMm' | 'heightMm'>
+
+/**
+ * What the hand holds of a pointing device: the body that its buttons and wheels stand on. The field that it is moved
+ * over, which a drawing shows beside it, is none of it.
+ */
+export function bodyOf(controls: readonly Box[]): Omit<PointerHold, 'deviceId'> | null {
+  const buttons = controls.filter((c) => c.type !== 'field')
+  const held = buttons.length > 0 ? buttons : controls
+  if (held.length === 0) return null
+  const x0 = Math.min(...held.map((c) => c.xMm - c.widthMm / 2))
+  const x1 = Math.max(...held.map((c) => c.xMm + c.widthMm / 2))
+  const y0 = Math.min(...held.map((c) => c.yMm - c.heightMm / 2))
+  const y1 = Math.max(...held.map((c) => c.yMm + c.heightMm / 2))
+  return { xMm: (x0 + x1) / 2, yMm: (y0 + y1) / 2, targetMm: Math.min(x1 - x0, y1 - y0) }
 }

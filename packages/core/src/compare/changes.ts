@@ -1,4 +1,5 @@
 import type { Command } from '../commands/index.js'
+import { relearnMs, relearnUses } from '../work/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import type { Placed } from '../plan/index.js'
 
@@ -57,22 +58,25 @@ export function changesBetween(
     .sort((a, b) => b.command.usesPerHour - a.command.usesPerHour || (a.command.id < b.command.id ? -1 : 1))
 }
 
-/** Uses until a new place is known by heart, when it has no link to the name. Assumed. */
-const relearnUses = 20
-/** What a use costs more until then, ms: M of the keystroke-level model. */
-const relearnMs = 1350
+/** What a command on a new place costs once, until it is known by heart. */
+export interface Learning {
+  readonly command: Command
+  /** uses that are looked for */
+  readonly uses: number
+  readonly ms: number
+}
 
-/**
- * Time that new places cost once, until they are known by heart, ms: a place with a link to the name is learned in half
- * the uses. Commands that lost their place cost nothing to learn.
- */
-export const learningMs = (
+/** What each command on a new place costs once. Commands that lost their place cost nothing to learn. */
+export const learningOf = (
   changes: readonly Change[],
   scoreOf: (command: Command, trigger: Trigger) => number,
-): number =>
+  usesInDays: (command: Command) => number,
+): Learning[] =>
   changes
     .filter((c) => c.to.length > 0)
-    .reduce((sum, c) => {
-      const best = Math.max(...c.to.map((t) => scoreOf(c.command, t)))
-      return sum + relearnUses * (1 - best / 2) * relearnMs
-    }, 0)
+    .map(({ command, to }) => {
+      const best = Math.max(...to.map((t) => scoreOf(command, t)))
+      const uses = relearnUses(best, usesInDays(command))
+      return { command, uses, ms: uses * relearnMs }
+    })
+    .sort((a, b) => b.ms - a.ms || (a.command.id < b.command.id ? -1 : 1))

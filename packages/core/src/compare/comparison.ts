@@ -1,7 +1,7 @@
-import { dayHours, menuKnowledges } from '../plan/index.js'
+import { dayHours, defaultPayBackDays, menuKnowledges } from '../plan/index.js'
 import { timeCommand } from '../work/index.js'
 import type { PreparedModel } from '../model/index.js'
-import { changesBetween, learningMs, type Change } from './changes.js'
+import { changesBetween, learningOf, type Change, type Learning } from './changes.js'
 import { prepareWork, reportOf, type ArrangementReport } from './report.js'
 
 /** What a day of an arrangement saves against another, min. */
@@ -21,8 +21,9 @@ export interface Compared {
   readonly changes: readonly Change[]
   /** what a day saves against the first one; null for the first itself */
   readonly saved: Saving | null
-  /** what it costs once to learn the new places, ms */
+  /** what it costs once to learn the new places, ms: in all, and for each command */
   readonly learningMs: number
+  readonly learning: readonly Learning[]
   /** days of work until what is saved has paid for the learning; null when nothing is saved */
   readonly paysAfterDays: number | null
 }
@@ -45,13 +46,21 @@ export function compareArrangements(
     const report = reportOf(prepareWork(model))
     first ??= report
     const changes = changesBetween(base.arrangement.placements, arrangement.placements, plan.commands)
-    const learning = learningMs(changes, (command, trigger) => index.readerOf(command).score(trigger).score)
-    const savedPerDay = (first.day.msPerHour - report.day.msPerHour) * dayHours(plan).hours
+    const { hours } = dayHours(plan)
+    const days = plan.payBackDays ?? defaultPayBackDays
+    const learnings = learningOf(
+      changes,
+      (command, trigger) => index.readerOf(command).score(trigger).score,
+      ({ usesPerHour }) => usesPerHour * hours * days,
+    )
+    const learning = learnings.reduce((sum, l) => sum + l.ms, 0)
+    const savedPerDay = (first.day.msPerHour - report.day.msPerHour) * hours
     out.push({
       report,
       saved: report === first ? null : savingOf(first, report),
       changes,
       learningMs: learning,
+      learning: learnings,
       paysAfterDays: learning === 0 ? 0 : savedPerDay > 0 ? learning / savedPerDay : null,
     })
     step(out.length)

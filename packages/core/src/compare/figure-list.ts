@@ -1,7 +1,14 @@
 import { severities, severityWords } from '../clashes/index.js'
 import { fingers, verdicts } from '../hand/index.js'
-import { dayHours, type Plan } from '../plan/index.js'
-import { fairShares, operatorKinds, operatorMs, operatorNames, type DayPart } from '../work/index.js'
+import { dayHours, defaultPayBackDays, type Plan } from '../plan/index.js'
+import {
+  fairShares,
+  operatorKinds,
+  operatorMs,
+  operatorNames,
+  type DayPart,
+  type Way,
+} from '../work/index.js'
 import type { Compared } from './comparison.js'
 import { recallOf } from './figures.js'
 import type { ReachCount } from './report.js'
@@ -10,7 +17,39 @@ import type { ReachCount } from './report.js'
 export interface Explanation {
   readonly rule: string
   readonly source: string
-  readonly lines: readonly { readonly name: string; readonly detail: string; readonly value: string }[]
+  /** what the figure is made of: it adds up to it, with a line for the rest, unless the rule says otherwise */
+  readonly lines: readonly ExplanationLine[]
+  /** the same seen otherwise, or figures beside it */
+  readonly besides?: { readonly title: string; readonly lines: readonly ExplanationLine[] }
+}
+
+/** One part of a figure. */
+export interface ExplanationLine {
+  readonly name: string
+  readonly detail: string
+  readonly value: string
+}
+
+/** The largest parts, and one line for the rest. */
+function withRest<T>(
+  parts: readonly T[],
+  valueOf: (part: T) => number,
+  lineOf: (part: T) => ExplanationLine,
+  write: (sum: number) => string,
+): ExplanationLine[] {
+  const rest = parts.slice(partsShown)
+  return [
+    ...parts.slice(0, partsShown).map(lineOf),
+    ...(rest.length > 0
+      ? [
+          {
+            name: `${rest.length} more`,
+            detail: 'in the same way',
+            value: write(rest.reduce((sum, part) => sum + valueOf(part), 0)),
+          },
+        ]
+      : []),
+  ]
 }
 
 /** A figure by which arrangements are compared. */
@@ -39,30 +78,38 @@ const inWords = ({ work: { operators } }: DayPart): string =>
 /** Parts that are written out; the others are summed. */
 const partsShown = 25
 
-const timeLines = ({ report: { day } }: Compared, plan: Plan): Explanation['lines'] => {
-  const parts = day.parts.slice(0, partsShown)
-  const rest = day.parts.slice(partsShown)
+const timeLines = ({ report: { day } }: Compared, plan: Plan): ExplanationLine[] => {
   const minutes = (part: DayPart): number => minutesADay(part.timesPerHour * part.work.ms, plan)
+  return withRest(
+    day.parts,
+    minutes,
+    (part) => ({
+      name: part.name,
+      detail: `${count(part.timesPerHour)} an hour × ${Math.round(part.work.ms)} ms (${inWords(part)})`,
+      value: `${count(minutes(part), 2)} min`,
+    }),
+    (sum) => `${count(sum, 2)} min`,
+  )
+}
+
+/** Routines with steps at the same time: what they would take one step after the other. */
+const overlapped = ({ report: { day } }: Compared, plan: Plan): number =>
+  day.parts.reduce((sum, p) => sum + minutesADay(p.timesPerHour * (p.work.oneByOneMs - p.work.ms), plan), 0)
+
+const operatorLines = (compared: Compared, plan: Plan): ExplanationLine[] => {
+  const saved = overlapped(compared, plan)
   return [
     ...operatorKinds.map((kind) => ({
       name: `${kind}, ${operatorNames[kind]}`,
       detail: 'all of the day',
-      value: `${count(minutesADay(day.msByKind[kind], plan))} min`,
+      value: `${count(minutesADay(compared.report.day.msByKind[kind], plan), 2)} min`,
     })),
-    ...parts.map((part) => ({
-      name: part.name,
-      detail: `${count(part.timesPerHour)} an hour × ${Math.round(part.work.ms)} ms (${inWords(part)})`,
-      value: `${count(minutes(part), 2)} min`,
-    })),
-    ...(rest.length > 0
+    ...(saved > 0
       ? [
           {
-            name: `${rest.length} more`,
-            detail: 'in the same way',
-            value: `${count(
-              rest.reduce((sum, part) => sum + minutes(part), 0),
-              2,
-            )} min`,
+            name: 'Both hands at once',
+            detail: 'not in the sum: what steps at the same time save',
+            value: `${count(saved, 2)} min`,
           },
         ]
       : []),
@@ -73,29 +120,42 @@ const share = (
   id: string,
   name: string,
   better: Figure['better'],
-  of: (compared: Compared) => number,
+  ways: readonly Way[],
   rule: string,
-): Figure => ({
-  id,
-  name,
-  unit: '%',
-  digits: 0,
-  better,
-  value: (compared) => 100 * of(compared),
-  explain: (compared) => ({
-    rule,
-    source: 'Uses an hour of the plan, over all commands.',
-    lines: Object.entries(compared.report.day.shares).map(([way, part]) => ({
-      name: {
-        key: 'By keys and buttons',
-        pointer: 'By the pointing hand on its device',
-        menu: 'Through menus',
-      }[way as 'key' | 'pointer' | 'menu'],
+): Figure => {
+  const lines = (compared: Compared, of: readonly Way[]): ExplanationLine[] =>
+    of.map((way) => ({
+      name: wayNames[way],
       detail: 'share of the uses',
-      value: `${count(100 * part)} %`,
-    })),
-  }),
-})
+      value: `${count(100 * compared.report.day.shares[way])} %`,
+    }))
+  return {
+    id,
+    name,
+    unit: '%',
+    digits: 0,
+    better,
+    value: ({ report }) => 100 * ways.reduce((sum, way) => sum + report.day.shares[way], 0),
+    explain: (compared) => ({
+      rule,
+      source: 'Uses an hour of the plan, over all commands.',
+      lines: lines(compared, ways),
+      besides: {
+        title: 'The others',
+        lines: lines(
+          compared,
+          (Object.keys(wayNames) as Way[]).filter((way) => !ways.includes(way)),
+        ),
+      },
+    }),
+  }
+}
+
+const wayNames: Readonly<Record<Way, string>> = {
+  key: 'By keys and buttons',
+  pointer: 'By the pointing hand on its device',
+  menu: 'Through menus',
+}
 
 const strain = (side: 'left' | 'right'): Figure => ({
   id: `strain-${side}`,
@@ -175,11 +235,15 @@ const reachCount = (verdict: ReachCount): Figure => ({
   explain: ({ report }) => ({
     rule: 'Commands by the best of their triggers that arrive, whatever their use.',
     source: reachSource,
-    lines: Object.entries(report.reachCounts).map(([name, n]) => ({
-      name: reachNames[name as ReachCount],
-      detail: name === verdict ? 'this figure' : '',
-      value: String(n),
-    })),
+    lines: [
+      { name: reachNames[verdict], detail: 'counted once each', value: String(report.reachCounts[verdict]) },
+    ],
+    besides: {
+      title: 'The others',
+      lines: Object.entries(report.reachCounts)
+        .filter(([name]) => name !== verdict)
+        .map(([name, n]) => ({ name: reachNames[name as ReachCount], detail: '', value: String(n) })),
+    },
   }),
 })
 
@@ -196,6 +260,7 @@ export const figureList: readonly Figure[] = [
       rule: `Every routine as often as it is done, every command as often as it is used outside routines, over ${dayHours(plan).hours.toFixed(2)} active hours a day. A trigger whose press never arrives counts as the menu: M ${operatorMs.M} ms once (menus known ${plan.menusKnown ?? 'as usual'}), then P ${operatorMs.P} + B ${operatorMs.B} ms for each level.`,
       source: klm,
       lines: timeLines(compared, plan),
+      besides: { title: 'The same by what is done', lines: operatorLines(compared, plan) },
     }),
   },
   {
@@ -212,22 +277,26 @@ export const figureList: readonly Figure[] = [
       lines: saved
         ? [
             {
-              name: 'Least',
-              detail: 'over how well menus are known',
-              value: `${count(saved.leastMinutes)} min`,
-            },
-            {
-              name: 'Most',
-              detail: 'over how well menus are known',
-              value: `${count(saved.mostMinutes)} min`,
-            },
-            {
               name: 'From commands that had no key',
               detail: 'each by itself',
-              value: `${count(saved.fromUnkeyedMinutes)} min`,
+              value: `${count(saved.fromUnkeyedMinutes, 2)} min`,
+            },
+            {
+              name: 'From all others',
+              detail: 'and from routines',
+              value: `${count(saved.minutes - saved.fromUnkeyedMinutes, 2)} min`,
             },
           ]
         : [],
+      ...(saved && {
+        besides: {
+          title: 'Over how well menus are known',
+          lines: [
+            { name: 'Least', detail: '', value: `${count(saved.leastMinutes)} min` },
+            { name: 'Most', detail: '', value: `${count(saved.mostMinutes)} min` },
+          ],
+        },
+      }),
     }),
   },
   {
@@ -240,15 +309,18 @@ export const figureList: readonly Figure[] = [
     explain: ({ report }) => ({
       rule: 'Each time that a hand leaves its home, or the pointing hand what it holds, and comes back.',
       source: klm,
-      lines: report.day.parts
-        .filter((p) => p.work.trips > 0)
-        .sort((a, b) => b.timesPerHour * b.work.trips - a.timesPerHour * a.work.trips)
-        .slice(0, partsShown)
-        .map((p) => ({
+      lines: withRest(
+        report.day.parts
+          .filter((p) => p.work.trips > 0)
+          .sort((a, b) => b.timesPerHour * b.work.trips - a.timesPerHour * a.work.trips),
+        (p) => p.timesPerHour * p.work.trips,
+        (p) => ({
           name: p.name,
           detail: `${count(p.timesPerHour)} an hour × ${p.work.trips}`,
-          value: count(p.timesPerHour * p.work.trips),
-        })),
+          value: count(p.timesPerHour * p.work.trips, 2),
+        }),
+        (sum) => count(sum, 2),
+      ),
     }),
   },
   {
@@ -259,13 +331,21 @@ export const figureList: readonly Figure[] = [
     better: 'more',
     value: ({ report }) => 100 * report.figures.nearShare,
     explain: ({ report }) => ({
-      rule: 'Share of all uses whose best trigger the hand makes at rest or with ease. Commands by their best trigger:',
+      rule: 'Share of all uses whose best trigger the hand makes at rest or with ease.',
       source: reachSource,
-      lines: Object.entries(report.reachCounts).map(([verdict, n]) => ({
-        name: verdict,
-        detail: verdict === 'menu' ? 'no trigger that arrives' : 'commands',
-        value: String(n),
+      lines: (['rest', 'easy'] as const).map((verdict) => ({
+        name: reachNames[verdict],
+        detail: `share of the uses; ${report.reachCounts[verdict]} commands`,
+        value: `${count(100 * report.useShares[verdict], 2)} %`,
       })),
+      besides: {
+        title: 'The others',
+        lines: (['stretch', 'away', 'menu'] as const).map((verdict) => ({
+          name: reachNames[verdict],
+          detail: `share of the uses; ${report.reachCounts[verdict]} commands`,
+          value: `${count(100 * report.useShares[verdict], 2)} %`,
+        })),
+      },
     }),
   },
   {
@@ -275,17 +355,29 @@ export const figureList: readonly Figure[] = [
     digits: 2,
     better: 'more',
     value: ({ report }) => report.figures.mnemonicMean,
-    explain: ({ report: { work } }, plan) => ({
-      rule: 'Mean score of the best recalled trigger of each placed command, weighted by use. Those that lose most:',
-      source: 'Scores of the rules are assumed; only their order is common practice.',
-      lines: recallOf(
+    explain({ report: { work } }, plan) {
+      const recalls = recallOf(
         plan.commands,
         (id) => work.context.triggersOf(id),
         (command) => work.model.index.readerOf(command),
       )
-        .slice(0, partsShown)
-        .map((r) => ({ name: r.command.name, detail: r.reason, value: count(r.score, 2) })),
-    }),
+      const whole = recalls.reduce((sum, r) => sum + r.weight, 0)
+      const partOf = ({ weight, score }: (typeof recalls)[number]): number => (weight * score) / whole
+      return {
+        rule: 'Mean score of the best recalled trigger of each placed command, weighted by use. Each line is a score times its share of the uses, those first that lose most.',
+        source: 'Scores of the rules are assumed; only their order is common practice.',
+        lines: withRest(
+          recalls,
+          partOf,
+          (r) => ({
+            name: r.command.name,
+            detail: `${count(r.score, 2)} × ${count((100 * r.weight) / whole)} %: ${r.reason}`,
+            value: count(partOf(r), 4),
+          }),
+          (sum) => count(sum, 4),
+        ),
+      }
+    },
   },
   ...([...verdicts, 'menu'] as const).map(reachCount),
   ...severities.map(clashFigure),
@@ -293,18 +385,12 @@ export const figureList: readonly Figure[] = [
   strain('right'),
   fingerFigure('left'),
   fingerFigure('right'),
-  share(
-    'by-keys',
-    'Work by keys',
-    null,
-    (c) => c.report.day.shares.key,
-    'Uses given by keys and buttons, over all uses.',
-  ),
+  share('by-keys', 'Work by keys', null, ['key'], 'Uses given by keys and buttons, over all uses.'),
   share(
     'by-pointer',
     'Work by the pointing hand',
     null,
-    (c) => c.report.day.shares.pointer + c.report.day.shares.menu,
+    ['pointer', 'menu'],
     'Uses given by strokes and buttons of the pointing hand, or through menus, over all uses.',
   ),
   {
@@ -327,20 +413,23 @@ export const figureList: readonly Figure[] = [
     digits: 0,
     better: null,
     value: ({ learningMs }) => learningMs / 60_000,
-    explain: ({ changes, learningMs, paysAfterDays }) => ({
-      rule: `20 uses with M ${operatorMs.M} ms on top for each command on a new place, half of them where the place recalls the name. ${
+    explain: ({ learning, learningMs, paysAfterDays }, { payBackDays = defaultPayBackDays }) => ({
+      rule: `20 uses with M ${operatorMs.M} ms on top for each command on a new place, half of them where the place recalls the name, and no more than there are in ${payBackDays} days. ${
         paysAfterDays === null || learningMs === 0
           ? ''
           : `What is saved has paid for it after ${count(paysAfterDays)} days.`
       }`,
       source: 'Assumed.',
-      lines: [
-        {
-          name: 'Commands on a new place',
-          detail: 'added, moved or swapped',
-          value: String(changes.filter((c) => c.to.length > 0).length),
-        },
-      ],
+      lines: withRest(
+        learning.filter((l) => l.ms > 0),
+        (l) => l.ms / 60_000,
+        (l) => ({
+          name: l.command.name,
+          detail: `${count(l.uses)} uses with ${operatorMs.M} ms on top`,
+          value: `${count(l.ms / 60_000, 2)} min`,
+        }),
+        (sum) => `${count(sum, 2)} min`,
+      ),
     }),
   },
 ]

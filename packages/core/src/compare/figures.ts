@@ -22,6 +22,8 @@ export interface Recall {
   readonly trigger: Trigger
   readonly score: number
   readonly reason: string
+  /** uses an hour, a little for what is never used */
+  readonly weight: number
   /** uses × what is lacking: what a better place would gain */
   readonly loss: number
 }
@@ -45,7 +47,8 @@ export function recallOf(
         const { score, reason } = reader.score(trigger)
         if (!best || score > best.score) best = { trigger, score, reason }
       }
-      return best ? [{ command, ...best, loss: useWeight(command) * (1 - best.score) }] : []
+      const weight = useWeight(command)
+      return best ? [{ command, ...best, weight, loss: weight * (1 - best.score) }] : []
     })
     .sort((a, b) => b.loss - a.loss || (a.command.id < b.command.id ? -1 : 1))
 }

@@ -1,10 +1,10 @@
 export { arrangementFigures, recallMean, recallOf, type Recall } from './figures.js'
 export { compareDevices, type DeviceReach } from './devices.js'
 export { benchLoss, lossOfMove, type BenchLoss } from './loss.js'
-export { changesBetween, learningMs, type Change } from './changes.js'
+export { changesBetween, learningOf, type Change } from './changes.js'
 export { arrivingTriggers, reportOf, prepareWork } from './report.js'
 export { compareArrangements } from './comparison.js'
-export { figureList, type Figure } from './figure-list.js'
+export { figureList, type Explanation, type Figure } from './figure-list.js'
 export {
   comparisonSheet,
   figureHeads,

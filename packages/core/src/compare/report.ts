@@ -64,7 +64,13 @@ export function prepareWork(
     model,
     clashes,
     context: {
-      place: { situation, reachContext, naming: env, menus: model.plan.menusKnown },
+      place: {
+        situation,
+        reachContext,
+        naming: env,
+        menus: model.plan.menusKnown,
+        forces: new Map(model.plan.devices.map((d) => [d.id, d.force ?? 'light'])),
+      },
       side: situation.hand.side,
       commands: index.commands,
       triggersOf: arrivingTriggers(index, clashes),
@@ -84,6 +90,8 @@ export interface ArrangementReport {
   readonly clashCounts: Readonly<Record<Severity, number>>
   /** commands by how the hand reaches them at best */
   readonly reachCounts: Readonly<Record<ReachCount, number>>
+  /** share of the uses by how the hand reaches their commands at best, 0 to 1 */
+  readonly useShares: Readonly<Record<ReachCount, number>>
 }
 
 /** Times an hour of a prepared arrangement and counts what it reaches and what is wrong with it. */
@@ -99,6 +107,9 @@ export function reportOf(work: ArrangementWork): ArrangementReport {
     return found.length > 0 ? (verdicts[Math.min(...found)] as Verdict) : 'menu'
   }
   const best = plan.commands.map(bestVerdict)
+  const uses = plan.commands.reduce((sum, c) => sum + c.usesPerHour, 0)
+  const usesOf = (verdict: ReachCount): number =>
+    plan.commands.reduce((sum, c, i) => (best[i] === verdict ? sum + c.usesPerHour : sum), 0)
   return {
     work,
     day: dayLoad(plan.commands, plan.routines, dayHours(plan).hours, context),
@@ -113,6 +124,9 @@ export function reportOf(work: ArrangementWork): ArrangementReport {
     ) as Record<Severity, number>,
     reachCounts: Object.fromEntries(
       ([...verdicts, 'menu'] as const).map((v) => [v, best.filter((b) => b === v).length]),
+    ) as Record<ReachCount, number>,
+    useShares: Object.fromEntries(
+      ([...verdicts, 'menu'] as const).map((v) => [v, uses > 0 ? usesOf(v) / uses : 0]),
     ) as Record<ReachCount, number>,
   }
 }

@@ -25,6 +25,8 @@ export interface SheetFigure {
 export interface SheetRoutine {
   readonly id: string
   readonly ms: number
+  /** with no step done at the same time as another, ms */
+  readonly oneByOneMs: number
   readonly trips: number
   readonly operators: readonly StepOperator[]
 }
@@ -96,7 +98,15 @@ export function comparisonSheet(compared: readonly Compared[], plan: Plan): Shee
       routines: plan.routines.flatMap((routine): SheetRoutine[] => {
         const part = day.parts.find((p) => p.kind === 'routine' && p.id === routine.id)
         return part
-          ? [{ id: routine.id, ms: part.work.ms, trips: part.work.trips, operators: part.work.operators }]
+          ? [
+              {
+                id: routine.id,
+                ms: part.work.ms,
+                oneByOneMs: part.work.oneByOneMs,
+                trips: part.work.trips,
+                operators: part.work.operators,
+              },
+            ]
           : []
       }),
       presses: day.pressesPerHour,

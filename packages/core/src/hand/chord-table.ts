@@ -160,7 +160,7 @@ function fromElsewhere(
   return (place, reach) => {
     if (reach.verdict !== 'away') return reach
     const moved = reach.keys.length === 1 && place.includes('/') ? viaHome(reach, place) : reach
-    const help = helper && otherHandHelp(moved, helper, mine)
+    const help = helper && otherHandHelp(moved, helper, mine, altGraph)
     return help ? { ...moved, help } : moved
   }
 }

@@ -69,6 +69,8 @@ export const wristBandsDeg = { inLine: 1, turned: 15 } as const
 
 /** Upper bounds of effort for a verdict. Assumed; they meet the trade facts with margin. */
 export const verdictLimits = { easy: 0.8, stretch: 2.05 } as const
+/** A single key for which the palm shifts farther than this is away, mm. Assumed. */
+export const mostPalmShiftMm = 50
 
 /** Movement time per bit, ms: Fitts (1954), about 10 bits/s for hand and fingers (from memory). */
 export const fittsMsPerBit = 100

@@ -1,7 +1,7 @@
 import { contours, type ContourMultiPolygon } from 'd3-contour'
 import { capGapMm, pitchMm } from '../bench/index.js'
 import { fingers, type Finger } from './constants.js'
-import { frameSign, type HandModel } from './model.js'
+import { frameSign, type AimBox, type HandModel } from './model.js'
 import { freePose } from './pose.js'
 import { movementMs } from './time.js'
 
@@ -49,8 +49,7 @@ export function reachField(
       let distance = 0
       let finger = 0
       for (const f of used) {
-        const point = [{ x0: x, x1: x, y0: y, y1: y, z: hand.restZMm, bottomRow: false, targetMm: pitchMm }]
-        const { energy } = freePose(hand, point, [f])
+        const { energy } = freePose(hand, [pointAt(x, y, hand.restZMm)], [f])
         if (energy < least) {
           least = energy
           finger = f
@@ -63,6 +62,18 @@ export function reachField(
   }
   return { x0Mm: area.x0Mm, y0Mm: area.y0Mm, cellMm: area.cellMm, columns, rows, effort, timeMs }
 }
+
+/** A point to aim exactly at, in the middle of a one-unit key. */
+const pointAt = (x: number, y: number, z: number): AimBox => ({
+  x0: x,
+  x1: x,
+  y0: y,
+  y1: y,
+  z,
+  bottomRow: false,
+  targetMm: pitchMm - capGapMm,
+  centre: { x, y, halfX: 0, halfY: 0 },
+})
 
 /** A region of the desk where a quantity is at most `value`; rings in mm. */
 export type ReachContour = ContourMultiPolygon

@@ -27,6 +27,7 @@ export {
 } from './chord-table.js'
 export { reachSituation, type ReachSituation } from './situation.js'
 export { moveToMs } from './homing.js'
+export { returnMs, thereAndBackMs } from './way-back.js'
 export { fingerCapacity, wristBand, type WristBand } from './load.js'
 export { fitDrill, type DrillPress } from './drill.js'
 export { fitHand, type FittedHand, type FitTrial } from './fit.js'

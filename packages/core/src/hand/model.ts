@@ -136,7 +136,20 @@ export interface AimBox {
   readonly z: number
   /** the smaller side of the cap, mm: the W of Fitts */
   readonly targetMm: number
+  /** what Fitts measures to: the cap's centre, or half a long cap's centre line to either side of it, mm */
+  readonly centre: { readonly x: number; readonly y: number; readonly halfX: number; readonly halfY: number }
 }
+
+/**
+ * Way from a fingertip to the centre of a cap, mm. A long cap is hit anywhere along its centre line as well as a square
+ * one of its smaller side.
+ */
+export const toCentreMm = ({ centre, z }: AimBox, x: number, y: number, fromZ: number): number =>
+  Math.hypot(
+    Math.max(0, Math.abs(x - centre.x) - centre.halfX),
+    Math.max(0, Math.abs(y - centre.y) - centre.halfY),
+    z - fromZ,
+  )
 
 /** Where on a control a finger may aim, mm, in the axes of the hand's frame. */
 export function aimBox(control: Control, side: HandSide): AimBox {
@@ -151,6 +164,12 @@ export function aimBox(control: Control, side: HandSide): AimBox {
     bottomRow: control.row === 'bottom',
     z: control.zMm ?? 0,
     targetMm: Math.min(control.widthMm, control.heightMm),
+    centre: {
+      x,
+      y: control.yMm,
+      halfX: Math.max(0, control.widthMm - control.heightMm) / 2,
+      halfY: Math.max(0, control.heightMm - control.widthMm) / 2,
+    },
   }
 }
 

@@ -14,16 +14,35 @@ export interface HelpSolver {
 
 const codeOf = (id: string): string => id.slice(id.indexOf('/') + 1)
 
-/** The key of a modifier on the other side, where the other hand has it nearer. */
-const mirrored = (id: string): string =>
-  id.endsWith('Left') ? `${id.slice(0, -4)}Right` : id.endsWith('Right') ? `${id.slice(0, -5)}Left` : id
+/** The key of a modifier on the other side; with a third-level key the two Alt keys are two modifiers. */
+const mirrored = (id: string, altGraph: boolean): string => {
+  if (altGraph && /Alt(Left|Right)$/.test(id)) return id
+  if (id.endsWith('Left')) return `${id.slice(0, -4)}Right`
+  return id.endsWith('Right') ? `${id.slice(0, -5)}Left` : id
+}
+
+/** The same keys with each modifier on either of its sides, as far as there is such a key. */
+function sidesOf(ids: readonly string[], { has }: ReachSolver, altGraph: boolean): readonly string[][] {
+  let out: string[][] = [[]]
+  for (const id of ids) {
+    const other = isModifierCode(codeOf(id)) ? mirrored(id, altGraph) : id
+    const sides = other === id ? [id] : [id, other]
+    out = out.flatMap((head) => sides.filter(has).map((side) => [...head, side]))
+  }
+  return out
+}
 
 /**
  * The quickest way of sharing a chord that this hand has to leave for: the other hand takes the key, or all modifiers,
- * and goes back to what it holds.
+ * and goes back to what it holds. Each modifier is taken on the side where it is nearer.
  * @returns null when neither way leaves this hand something that it makes without leaving
  */
-export function otherHandHelp(reach: ChordReach, helper: HelpSolver, own: ReachSolver): OtherHandHelp | null {
+export function otherHandHelp(
+  reach: ChordReach,
+  helper: HelpSolver,
+  own: ReachSolver,
+  altGraph: boolean,
+): OtherHandHelp | null {
   const key = reach.keys.at(-1)
   if (key === undefined) return null
   const held = reach.keys.slice(0, -1)
@@ -36,22 +55,33 @@ export function otherHandHelp(reach: ChordReach, helper: HelpSolver, own: ReachS
       : [[[], [key]]]
   let best: OtherHandHelp | null = null
   for (const [mine, theirs] of shares) {
-    const mineReach = mine.length > 0 ? own.reachControls(mine) : null
-    if (mineReach?.verdict === 'away') continue
-    const part = theirPart(theirs, helper)
+    const ownReach = mine.length > 0 ? ownPart(mine, own, altGraph) : null
+    if (mine.length > 0 && !ownReach) continue
+    const part = theirPart(theirs, helper, altGraph)
     if (!part) continue
-    const timeMs = Math.max(mineReach?.timeMs ?? 0, part.timeMs)
-    if (!best || timeMs + part.backMs < best.timeMs + best.backMs)
-      best = { keys: part.keys, timeMs, backMs: part.backMs }
+    const timeMs = Math.max(ownReach?.timeMs ?? 0, part.timeMs)
+    if (!best || timeMs + part.backMs < best.timeMs + best.backMs) best = { ...part, timeMs, ownReach }
   }
   return best
 }
 
-function theirPart(theirs: readonly string[], { solver, holds }: HelpSolver): OtherHandHelp | null {
-  const choices = [theirs, theirs.map((id) => (isModifierCode(codeOf(id)) ? mirrored(id) : id))]
-  let best: OtherHandHelp | null = null
-  for (const keys of choices) {
-    if (keys.some((id) => !solver.has(id))) continue
+/** How this hand soonest has its keys down without leaving; null where it has to leave. */
+function ownPart(mine: readonly string[], own: ReachSolver, altGraph: boolean): ChordReach | null {
+  let best: ChordReach | null = null
+  for (const ids of sidesOf(mine, own, altGraph)) {
+    const reach = own.reachControls(ids)
+    if (reach.verdict !== 'away' && (best === null || reach.timeMs < best.timeMs)) best = reach
+  }
+  return best
+}
+
+function theirPart(
+  theirs: readonly string[],
+  { solver, holds }: HelpSolver,
+  altGraph: boolean,
+): Omit<OtherHandHelp, 'ownReach'> | null {
+  let best: Omit<OtherHandHelp, 'ownReach'> | null = null
+  for (const keys of sidesOf(theirs, solver, altGraph)) {
     const reach = solver.reachControls(keys)
     if (keys.length > 1 && reach.verdict === 'away') continue
     const at = solver.centreOf(keys.at(-1) as string)
@@ -59,7 +89,7 @@ function theirPart(theirs: readonly string[], { solver, holds }: HelpSolver): Ot
       ? homingTimeMs(distanceMm(holds, at), at.targetMm) + solver.hand.pressMs * keys.length
       : reach.timeMs
     const backMs = holds ? moveToMs(at, holds) : 0
-    if (!best || timeMs + backMs < best.timeMs + best.backMs) best = { keys, timeMs, backMs }
+    if (!best || timeMs + backMs < best.timeMs + best.backMs) best = { keys, timeMs, backMs, reach }
   }
   return best
 }

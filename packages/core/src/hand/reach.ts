@@ -1,13 +1,14 @@
 import type { Control } from '../bench/index.js'
 import { CoreError } from '../errors.js'
 import { modifierCodes, type Modifier } from '../triggers/index.js'
-import { fingers, verdictLimits, type Finger } from './constants.js'
+import { fingers, mostPalmShiftMm, verdictLimits, type Finger } from './constants.js'
 import { bestFingering, type Fingering } from './fingering.js'
 import {
   aimBox,
   handModel,
   heightEnergy,
   radToDeg,
+  toCentreMm,
   type AimBox,
   type HandAtRest,
   type HandModel,
@@ -55,14 +56,20 @@ export interface OtherHandHelp {
   readonly timeMs: number
   /** until the other hand is back where it was, ms; 0 when it rests on keys */
   readonly backMs: number
+  /** how the other hand would make its part from its home keys */
+  readonly reach: ChordReach
+  /** how this hand makes what is left to it; null where that is nothing */
+  readonly ownReach: ChordReach | null
 }
 
 /** Least effort still counts as rest below this: the solver's rounding, far under anything felt. */
 const restEffort = 1e-6
 
-export function verdictOf(effort: number, spanUse: number): Verdict {
+export function verdictOf(effort: number, spanUse: number, keyCount = 2, palmShiftMm = 0): Verdict {
   if (effort < restEffort) return 'rest'
   if (spanUse > 1) return 'away'
+  // one finger that takes the whole palm along has left, however little that strains it
+  if (keyCount === 1 && palmShiftMm > mostPalmShiftMm) return 'away'
   if (effort <= verdictLimits.easy) return 'easy'
   return effort <= verdictLimits.stretch ? 'stretch' : 'away'
 }
@@ -194,23 +201,25 @@ function describe(
     const wy = (dy > 0 ? hand.weightBack[f] : hand.weightForward[f]) as number
     stretch = Math.max(stretch, Math.sqrt(wx * dx * dx + wy * dy * dy))
     return {
-      distanceMm: Math.hypot(
-        x - (hand.tipX[f] as number),
-        y - (hand.tipY[f] as number),
-        (boxes[k] as AimBox).z - hand.restZMm,
+      distanceMm: toCentreMm(
+        boxes[k] as AimBox,
+        hand.tipX[f] as number,
+        hand.tipY[f] as number,
+        hand.restZMm,
       ),
       widthMm: (boxes[k] as AimBox).targetMm,
       msPerBit: hand.msPerBit[f] as number,
     }
   })
   const effort = Math.sqrt(energy)
-  const verdict = verdictOf(effort, spanUse)
+  const palmShiftMm = Math.hypot(pose.tx, pose.ty)
+  const verdict = verdictOf(effort, spanUse, ids.length, palmShiftMm)
   return {
     keys: ids,
     verdict,
     effort,
     stretch,
-    palmShiftMm: Math.hypot(pose.tx, pose.ty),
+    palmShiftMm,
     turnDeg: Math.abs(radToDeg(pose.turn)),
     fingers:
       verdict === 'away'

@@ -1,5 +1,6 @@
 import {
   benchControls,
+  bodyOf,
   defaultRests,
   deviceSizeMm,
   handOnBench,
@@ -79,6 +80,8 @@ function pointerHold(bench: Bench, devices: readonly Device[]): PointerHold | nu
   const placed = bench.devices.find((d) => d.deviceId === id)
   const device = devices.find((d) => d.id === id)
   if (!placed || !device) return null
+  const body = bodyOf(benchControls(bench, devices).filter((c) => c.deviceId === device.id))
+  if (body) return { deviceId: device.id, ...body }
   const { widthMm, heightMm } = deviceSizeMm(device)
   return {
     deviceId: device.id,

@@ -1,4 +1,4 @@
-import { splitControlRef, type Control } from '../bench/index.js'
+import { bodyOf, splitControlRef, type Control } from '../bench/index.js'
 import { ruleBook, type Command, type Program, type RuleBook } from '../commands/index.js'
 import { homingTimeMs, type ReachContext } from '../hand/index.js'
 import {
@@ -86,20 +86,15 @@ function acquireTimes(controls: readonly Control[]): Map<string, number> {
     const { deviceId } = splitControlRef(control.id)
     byDevice.set(deviceId, [...(byDevice.get(deviceId) ?? []), control])
   }
-  const bounds = (list: readonly Control[]) => {
-    const x0 = Math.min(...list.map((c) => c.xMm - c.widthMm / 2))
-    const x1 = Math.max(...list.map((c) => c.xMm + c.widthMm / 2))
-    const y0 = Math.min(...list.map((c) => c.yMm - c.heightMm / 2))
-    const y1 = Math.max(...list.map((c) => c.yMm + c.heightMm / 2))
-    return { x: (x0 + x1) / 2, y: (y0 + y1) / 2, targetMm: Math.min(x1 - x0, y1 - y0) }
-  }
   const held = [...byDevice.values()].find((list) => list[0]?.inHand === true)
-  const from = held && bounds(held)
+  const from = held && bodyOf(held)
   return new Map(
     [...byDevice].map(([deviceId, list]) => {
-      const to = bounds(list)
+      const to = bodyOf(list)
       const acquire =
-        list === held || !from ? 0 : homingTimeMs(Math.hypot(to.x - from.x, to.y - from.y), to.targetMm)
+        list === held || !from || !to
+          ? 0
+          : homingTimeMs(Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm), to.targetMm)
       return [deviceId, acquire]
     }),
   )

@@ -7,9 +7,7 @@ export {
   placesWith,
   placesOn,
   rankPlaces,
-  returnMs,
   reweigh,
-  thereAndBackMs,
   type CandidatePlace,
 } from './places.js'
 export { placeReason } from './reason.js'

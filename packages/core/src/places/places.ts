@@ -3,8 +3,7 @@ import { typingContexts } from '../clashes/index.js'
 import { canBeLiveTogether, type Command } from '../commands/index.js'
 import {
   fingerCapacity,
-  homeKeyMm,
-  homingTimeMs,
+  thereAndBackMs,
   triggerReach,
   type ChordReach,
   type ReachAt,
@@ -57,22 +56,6 @@ export interface CandidatePlace {
   readonly waitsWith: readonly Command[]
   /** another command works the same key otherwise: by a hold, a tap, a pair */
   readonly isMet: boolean
-}
-
-/** The way back of a hand that had to leave, alone, ms; 0 for what it makes at home. */
-export const returnMs = (reach: ChordReach): number =>
-  reach.verdict !== 'away'
-    ? 0
-    : Number.isFinite(reach.distanceMm)
-      ? homingTimeMs(reach.distanceMm, homeKeyMm)
-      : Infinity
-
-/** From rest until the key is down, and until the hand that left is back, ms: alone, or with the other hand's help. */
-export function thereAndBackMs(reach: ChordReach): number {
-  const alone = reach.timeMs + returnMs(reach)
-  return reach.help && reach.verdict === 'away'
-    ? Math.min(alone, reach.help.timeMs + reach.help.backMs)
-    : alone
 }
 
 /** 0 for the strongest finger on the last key, 1 for one of half its pace; 0 where no finger is told. */

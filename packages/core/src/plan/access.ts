@@ -26,6 +26,9 @@ export const activeBench = (plan: Plan): Bench =>
 /** What plans had before hours were active hours, whoever said nothing. */
 const formerDefaultHours = 8
 
+/** Days in which a new place should pay where nobody has said. Assumed. */
+export const defaultPayBackDays = 30
+
 /** Active hours a day, and who tells them. */
 export interface DayHours {
   readonly hours: number

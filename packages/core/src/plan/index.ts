@@ -11,7 +11,14 @@ export {
 } from './plan.js'
 export { defaultPlaceWeights, placeWeightsSchema, type PlaceWeights } from './weights.js'
 export { freshId, freshPlanId } from './ids.js'
-export { acceptedIn, activeArrangement, activeBench, dayHours, type DayHours } from './access.js'
+export {
+  acceptedIn,
+  activeArrangement,
+  activeBench,
+  dayHours,
+  defaultPayBackDays,
+  type DayHours,
+} from './access.js'
 export { emptyPlan } from './empty-plan.js'
 export { migrate } from './migrate.js'
 export { changeInWords } from './difference.js'
@@ -111,6 +118,7 @@ export {
   editRoutine,
   keepRoutine,
   moveStep,
+  setMeanwhile,
   removeStep,
 } from './edits/routines.js'
 export { chooseBench, setPlanSettings } from './edits/settings.js'

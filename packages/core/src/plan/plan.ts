@@ -106,6 +106,8 @@ export const planSchema = z.strictObject({
   menusKnown: z.enum(menuKnowledges).optional(),
   /** the person has said the hours */
   hoursSaid: z.boolean().optional(),
+  /** days in which a new place should have paid for learning it; 30 where left out */
+  payBackDays: z.number().min(1).max(1000).optional(),
   usage: usageSchema.nullable(),
   /** what stays as it is, and keys that must not be used */
   rules: rulesSchema,

@@ -1,14 +1,7 @@
 import { canBeLiveTogether, type Program } from '../commands/index.js'
-import { modifierSets, triggerReach, type ChordReach } from '../hand/index.js'
+import { modifierSets, thereAndBackMs, triggerReach, type ChordReach } from '../hand/index.js'
 import type { PlaceIndex } from '../model/index.js'
-import {
-  benchCandidates,
-  candidate,
-  handCostMs,
-  pageFor,
-  thereAndBackMs,
-  type Candidate,
-} from '../places/index.js'
+import { benchCandidates, candidate, handCostMs, pageFor, type Candidate } from '../places/index.js'
 import type { Plan, Placed } from '../plan/index.js'
 import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'

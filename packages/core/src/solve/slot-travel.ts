@@ -3,11 +3,11 @@ import {
   movementMs,
   moveToMs,
   pressMs,
+  returnMs,
   type ChordReach,
   type ReachContext,
   type ReachSituation,
 } from '../hand/index.js'
-import { returnMs } from '../places/index.js'
 import { heldOf, controlRefOf, type Trigger } from '../triggers/index.js'
 import type { Travel } from './slots.js'
 
@@ -115,7 +115,7 @@ function endsOf(
         finger: reach.fingers[reach.keys.at(-1) ?? ''],
         ...at,
         thereMs: moveMs,
-        backMs: 0,
+        backMs: returnMs(reach),
       }
 }
 

@@ -19,7 +19,8 @@ const chanceRatio = 3
 const absorbedShare = 0.8
 
 /**
- * Frequent contiguous sequences of at least two events, longest first, then by support. Grown one event at a time:
+ * Frequent contiguous sequences of at least two events, longest first, then by support; what wraps round a shorter, more
+ * frequent one comes after that. Grown one event at a time:
  * a sequence can only be frequent where its head and its tail are (Agrawal and Srikant 1994, from memory).
  * Repetitions of a shorter sequence are left out, and so are those that nearly always stand inside a longer one.
  * @param events  ids from 0; a negative number separates what does not belong together
@@ -81,13 +82,31 @@ export function frequentSequences(events: Int32Array, options: SequenceOptions):
     .filter((s) => s.length >= options.minLength && s.absorbedBy < absorbedShare * s.support)
     .map((s) => ({ ids: Array.from(events.subarray(s.at, s.at + s.length)), support: s.support }))
     .filter((s) => !repeatsItself(s.ids))
-  return proposals
+  const sorted = proposals
     .filter((s) => !isChance(s, proposals))
     .sort(
       (a, b) =>
         b.ids.length - a.ids.length || b.support - a.support || (a.ids.join() < b.ids.join() ? -1 : 1),
     )
-    .slice(0, options.limit)
+  return wrappedFirst(sorted).slice(0, options.limit)
+}
+
+/** In the same order, but what wraps round a shorter, more frequent sequence comes after that. */
+function wrappedFirst(sorted: readonly FrequentSequence[]): FrequentSequence[] {
+  const out = new Set<FrequentSequence>()
+  const add = (sequence: FrequentSequence): void => {
+    for (const part of sorted)
+      if (
+        part.ids.length < sequence.ids.length &&
+        part.support > sequence.support &&
+        !out.has(part) &&
+        contains(sequence.ids, part.ids)
+      )
+        add(part)
+    out.add(sequence)
+  }
+  for (const sequence of sorted) add(sequence)
+  return [...out]
 }
 
 /**

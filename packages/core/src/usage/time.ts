@@ -12,6 +12,11 @@ function daysOf(year: number, month: number, day: number): number {
   return era * 146_097 + dayOfEra - 719_468
 }
 
+const daysIn = (year: number, month: number): number => {
+  if (month !== 2) return [4, 6, 9, 11].includes(month) ? 30 : 31
+  return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28
+}
+
 /** Whether a text is `2026-05-04T09:30:00`, as most rows have it: told faster than by the pattern. */
 function isPlain(text: string): boolean {
   if (text.length !== 19) return false
@@ -36,12 +41,16 @@ const iso = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(?::\d\d(?:[.,]\d+)?)?(?:Z|[+-]\d\d:?\
  */
 export function isoTimeMs(text: string): number {
   if (!isPlain(text) && !iso.test(text)) return NaN
+  const year = two(text, 0) * 100 + two(text, 2)
   const [month, day, hour, minute] = [two(text, 5), two(text, 8), two(text, 11), two(text, 14)]
-  if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 24 || minute > 59) return NaN
-  let ms = ((daysOf(two(text, 0) * 100 + two(text, 2), month, day) * 24 + hour) * 60 + minute) * 60_000
+  const second = text[16] === ':' ? two(text, 17) : 0
+  if (month < 1 || month > 12 || day < 1 || day > daysIn(year, month)) return NaN
+  // 24:00 is the end of a day, and the last minute of one may have a second more (ISO 8601)
+  if (minute > 59 || second > 60 || hour > 24 || (hour === 24 && minute + second > 0)) return NaN
+  let ms = ((daysOf(year, month, day) * 24 + hour) * 60 + minute) * 60_000
   let at = 16
   if (text[at] === ':') {
-    ms += two(text, 17) * 1000
+    ms += second * 1000
     at = 19
     if (text[at] === '.' || text[at] === ',') {
       let scale = 100

@@ -30,10 +30,13 @@ export const usageSchema = z.strictObject({
 /** How often commands are used, an active hour, from a log or by estimate. */
 export type Usage = z.infer<typeof usageSchema>
 
+/** done at the same time as the step before, each hand for itself */
+const meanwhile = z.literal(true).optional()
+
 const stepSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('command'), commandId: commandIdSchema }),
-  z.strictObject({ kind: z.literal('point') }),
-  z.strictObject({ kind: z.literal('drag') }),
+  z.strictObject({ kind: z.literal('command'), commandId: commandIdSchema, meanwhile }),
+  z.strictObject({ kind: z.literal('point'), meanwhile }),
+  z.strictObject({ kind: z.literal('drag'), meanwhile }),
   z.strictObject({ kind: z.literal('type'), characters: z.number().int().min(1).max(1000) }),
 ])
 

@@ -1,12 +1,11 @@
-import type { HandSide } from '../bench/index.js'
+import { forceLevels, type Force, type HandSide } from '../bench/index.js'
 import type { Command } from '../commands/index.js'
 import { fingers, tappingCapacity, type Finger } from '../hand/index.js'
 import type { MenuKnowledge } from '../plan/index.js'
 import type { Routine } from '../usage/index.js'
-import type { PressNote } from './workplace.js'
 import { operatorKinds, operatorMs, type Operator, type OperatorKind } from './operators.js'
 import { timeCommand, timeWork, type TimedWork, type Way, type WorkContext } from './routine.js'
-import { strainIndex, type StrainIndex, type StrainInput } from './strain.js'
+import { noStrain, strainIndex, type StrainIndex, type StrainInput } from './strain.js'
 
 /** One part of a day: a routine, or the uses of a command outside routines. */
 export interface DayPart {
@@ -59,6 +58,8 @@ export function dayLoad(
   context: WorkContext,
 ): DayLoad {
   const outside = usesOutside(commands, routines)
+  const forces = context.place.forces
+  const forceOf = (deviceId: string | null): Force => forces?.get(deviceId ?? '') ?? 'light'
   const parts: DayPart[] = [
     ...routines.map((r): DayPart => ({
       id: r.id,
@@ -109,8 +110,8 @@ export function dayLoad(
     pressesPerHour,
     shares: { key: share('key'), pointer: share('pointer'), menu: share('menu') },
     strain: {
-      left: strainIndex(strainInput('left', parts, hoursPerDay)),
-      right: strainIndex(strainInput('right', parts, hoursPerDay)),
+      left: strainOf('left', parts, hoursPerDay, forceOf),
+      right: strainOf('right', parts, hoursPerDay, forceOf),
     },
     parts,
   }
@@ -118,29 +119,38 @@ export function dayLoad(
 
 /** Typed characters fall on eight fingers alike; a click is the index finger's. Assumed. */
 function countPresses(
-  { kind, hand, finger, count = 1 }: Operator,
+  { kind, hand, finger, fingers: used, count = 1 }: Operator,
   times: number,
   into: Record<HandSide, Record<Finger, number>>,
 ): void {
   if (kind === 'K' && hand === null) {
     for (const side of ['left', 'right'] as const)
       for (const f of fingers) if (f !== 'thumb') into[side][f] += (times * count) / 8
-  } else if (hand !== null && (kind === 'K' || kind === 'B')) into[hand][finger ?? 'index'] += times * count
+  } else if (hand !== null && (kind === 'K' || kind === 'B')) {
+    // a tap that is repeated presses more often than its keys tell
+    const last = used?.at(-1) ?? finger ?? 'index'
+    for (let i = 0; i < count; i++) into[hand][used?.[i] ?? last] += times
+  }
 }
 
 /** Most of the presses decide about a category once they are this share of all. Assumed. */
 const decidingShare = 0.1
 
-/** What the six factors of the Strain Index are for one hand. */
-function strainInput(side: HandSide, parts: readonly DayPart[], hoursPerDay: number): StrainInput {
+/** What the six factors of the Strain Index are for one hand; null for one that does nothing. */
+function strainInput(
+  side: HandSide,
+  parts: readonly DayPart[],
+  hoursPerDay: number,
+  forceOf: (deviceId: string | null) => Force,
+): StrainInput | null {
   let exertionMs = 0
   let efforts = 0
   let presses = 0
-  let stretched = 0
+  const byForce = new Map<Force, number>()
   let turned = 0
   let beyond = 0
   for (const { timesPerHour, work } of parts) {
-    for (const { kind, hand, ms, count = 1 } of work.operators) {
+    for (const { kind, hand, ms: holdsUpMs, takesMs: ms = holdsUpMs, count = 1 } of work.operators) {
       if (kind === 'K' && hand === null) {
         // both hands type by turns
         exertionMs += (timesPerHour * ms) / 2
@@ -153,14 +163,20 @@ function strainInput(side: HandSide, parts: readonly DayPart[], hoursPerDay: num
     for (const note of work.presses) {
       if (note.hand !== side) continue
       presses += timesPerHour
-      stretched += isOut(note) * timesPerHour
+      const force = forceOf(note.deviceId)
+      byForce.set(force, (byForce.get(force) ?? 0) + timesPerHour)
       turned += Number(note.band === 'turned to 15°') * timesPerHour
       beyond += Number(note.band === 'turned beyond 15°') * timesPerHour
     }
   }
   const decides = (part: number): boolean => presses > 0 && part / presses >= decidingShare
+  if (efforts === 0) return null
+  // the hardest that a tenth of the presses take
+  const intensity = forceLevels.findLast((_, i) =>
+    decides(forceLevels.slice(i).reduce((sum, f) => sum + (byForce.get(f) ?? 0), 0)),
+  )
   return {
-    intensity: decides(stretched) ? 'somewhat hard' : 'light',
+    intensity: intensity ?? 'light',
     exertionPercent: Math.min(100, (exertionMs / 3_600_000) * 100),
     effortsPerMinute: efforts / 60,
     posture: decides(beyond) ? 'bad' : decides(turned + beyond) ? 'fair' : 'good',
@@ -169,7 +185,12 @@ function strainInput(side: HandSide, parts: readonly DayPart[], hoursPerDay: num
   }
 }
 
-const isOut = (note: PressNote): number => Number(note.isStretched)
+/** The Strain Index of one hand; 0 for one that does nothing. */
+function strainOf(side: HandSide, ...rest: Rest<Parameters<typeof strainInput>>): StrainIndex {
+  const input = strainInput(side, ...rest)
+  return input ? strainIndex(input) : noStrain
+}
+type Rest<T extends readonly unknown[]> = T extends readonly [unknown, ...infer R] ? R : never
 
 /**
  * Presses an hour that a finger is fit for when all presses of its hand are shared by tapping ability: Hoke (1922).

@@ -1,4 +1,4 @@
-import type { HandSide } from '../bench/index.js'
+import { splitControlRef, type HandSide } from '../bench/index.js'
 import { homeKeyMm, homingMs, homingTimeMs, wristBand, type ChordReach, type Finger } from '../hand/index.js'
 import type { Operator, OperatorKind } from './operators.js'
 import type { PressNote, Workplace } from './workplace.js'
@@ -57,6 +57,12 @@ export class HandsState {
     this.pointerAt = this.holds ? { is: 'on a device', deviceId: null } : { is: 'over the keys', key: null }
   }
 
+  /** the key under the index finger of the pointing hand, where it comes to type; undefined without home keys */
+  get otherHome(): KeyPosition | undefined {
+    const id = this.work.situation.otherHand?.hand.rests.index
+    return id === undefined ? undefined : this.positionOfKey(id)
+  }
+
   get isHome(): boolean {
     return this.keysAt.is === 'at home' && this.keysAt.deviceId === this.home?.deviceId
   }
@@ -67,18 +73,59 @@ export class HandsState {
     ms: number,
     hand: HandSide | null,
     what: string,
-    more: Pick<Operator, 'finger' | 'count'> = {},
+    more: Pick<Operator, 'finger' | 'fingers' | 'count'> = {},
   ): void {
     if (ms > 0) this.operators.push({ kind, ms, hand, what, ...more })
   }
 
-  /** Notes the posture of a press, for the load on the hand. */
-  note(hand: HandSide, reach: ChordReach): void {
+  /** Adds what a hand does while the other holds the person up with the same chord. */
+  addMeanwhile(
+    kind: OperatorKind,
+    takesMs: number,
+    hand: HandSide,
+    what: string,
+    fingers: readonly Finger[],
+  ): void {
+    this.operators.push({ kind, ms: 0, takesMs, hand, what, count: fingers.length, fingers })
+  }
+
+  /** Notes the posture of a press, for the load on the hand. A hand that has moved to its key is in line again. */
+  note(hand: HandSide, reach: ChordReach | 'moved', deviceId: string | null): void {
+    const isMoved = reach === 'moved'
     this.presses.push({
       hand,
-      band: wristBand(reach.turnDeg),
-      isStretched: reach.verdict === 'stretch' || reach.verdict === 'away',
+      band: isMoved ? 'in line' : wristBand(reach.turnDeg),
+      deviceId,
     })
+  }
+
+  /**
+   * From an operator on, the two hands work side by side: each goes on by itself, and the longer counts. What has no
+   * hand, as thinking has none, holds both up.
+   * @param from  number of operators before it
+   */
+  sideBySide(from: number): void {
+    const sum = { left: 0, right: 0 }
+    for (const { hand, ms, takesMs = ms } of this.operators.slice(from)) if (hand) sum[hand] += takesMs
+    if (sum.left === 0 || sum.right === 0) return
+    const longer = sum.left > sum.right ? 'left' : 'right'
+    for (let i = from; i < this.operators.length; i++) {
+      const { takesMs, ...operator } = this.operators[i] as Operator
+      if (!operator.hand) continue
+      const ms = takesMs ?? operator.ms
+      this.operators[i] = operator.hand === longer ? { ...operator, ms } : { ...operator, ms: 0, takesMs: ms }
+    }
+  }
+
+  /** Both hands are on their home keys, and have just typed. */
+  isTyping = false
+  /** the way back of a palm that the last press took along, ms */
+  stretchBackMs = 0
+
+  /** The palm goes back to where it rests, after a stretch took it along. */
+  comeBack(): void {
+    this.add('F', this.stretchBackMs, this.side, 'back from the stretch')
+    this.stretchBackMs = 0
   }
 
   deviceName(id: string): string {
@@ -92,6 +139,7 @@ export class HandsState {
 
   /** Nothing that the last press left behind counts any more: the hand has left. */
   forgetLastPress(): void {
+    this.stretchBackMs = 0
     this.last = null
     this.held = []
   }
@@ -101,6 +149,13 @@ export class HandsState {
     return this.home ? homingTimeMs(distanceMm(from, this.home), homeKeyMm) : homingMs
   }
 }
+
+/** The fingers that take keys, in their order: the index finger where the model tells none. */
+export const fingersOf = (reach: ChordReach, keys: readonly string[] = reach.keys): Finger[] =>
+  keys.map((key) => reach.fingers[key] ?? 'index')
+
+/** The device of a control, by its id on the bench. */
+export const deviceOf = (controlId: string): string => splitControlRef(controlId).deviceId
 
 /** Distance between two places on the desk, mm. */
 export const distanceMm = (

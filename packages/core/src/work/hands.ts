@@ -25,6 +25,8 @@ export interface Hands {
   type(characters: number): void
   /** waits for a device that sends chords */
   wait(ms: number, what: string): void
+  /** what came from an operator on is done by both hands at the same time; the longer counts */
+  sideBySide(from: number): void
   /** both hands go back to where they rest, so that the next act starts like the first */
   settle(): void
 }
@@ -50,6 +52,7 @@ export function simulateHands(work: Workplace, side: HandSide): Hands {
     drag: () => drag(hands),
     type: (characters) => typeText(hands, characters),
     wait: (ms, what) => hands.add('R', ms, null, what),
+    sideBySide: (from) => hands.sideBySide(from),
     settle: () => settle(hands),
   }
 }

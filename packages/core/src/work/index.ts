@@ -17,8 +17,10 @@ export {
   type Chain,
   type StepOperator,
   type TimedWork,
+  type Way,
   type WaysToDo,
   type WorkContext,
 } from './routine.js'
 export { dayLoad, fairShares, menuMs, type ByFinger, type DayLoad, type DayPart } from './day.js'
+export { relearnMs, relearnUses } from './learning.js'
 export { strainIndex } from './strain.js'

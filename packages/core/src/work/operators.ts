@@ -27,10 +27,14 @@ export const typistMs = { best: 120, skilled: 200, nonSecretary: 280 } as const
 export interface Operator {
   readonly kind: OperatorKind
   readonly ms: number
+  /** how long it takes itself, ms, where the other hand works meanwhile and longer, so that it holds nobody up */
+  readonly takesMs?: number
   /** the hand that does it; null for thinking */
   readonly hand: HandSide | null
-  /** the finger of a press, where the model tells one */
+  /** the finger that moves or presses last, where the model tells one */
   readonly finger?: Finger
+  /** the finger of each press, held modifiers first, where the model tells them */
+  readonly fingers?: readonly Finger[]
   /** presses that it stands for; 1 where left out */
   readonly count?: number
   /** what is done, in words */

@@ -37,6 +37,8 @@ export type Way = 'key' | 'pointer' | 'menu'
 /** Steps timed by operators, ms in total and of each. */
 export interface TimedWork {
   readonly ms: number
+  /** the same with no step done at the same time as another, ms */
+  readonly oneByOneMs: number
   readonly operators: readonly StepOperator[]
   readonly presses: readonly PressNote[]
   readonly trips: number
@@ -45,6 +47,14 @@ export interface TimedWork {
   readonly menuLevels: number
   /** by step: how a command was given, and with what; null for other steps */
   readonly ways: readonly ({ readonly way: Way; readonly trigger: Trigger | null } | null)[]
+}
+
+const isMeanwhile = (step: RoutineStep): boolean => 'meanwhile' in step && step.meanwhile === true
+
+function oneByOne(step: RoutineStep): RoutineStep {
+  if (!('meanwhile' in step)) return step
+  const { meanwhile: _, ...alone } = step
+  return alone
 }
 
 /** Menu levels of a command that is in no menu. Assumed. */
@@ -79,8 +89,11 @@ export function timeWork(steps: readonly RoutineStep[], context: WorkContext): T
     if (choices.length === at) break
   }
   const { hands, stepOf, made } = work(steps, choices, context)
+  const ms = total(hands.operators)
+  const isOverlapped = steps.some(isMeanwhile)
   return {
-    ms: total(hands.operators),
+    ms,
+    oneByOneMs: isOverlapped ? timeWork(steps.map(oneByOne), context).ms : ms,
     operators: hands.operators.map((operator, i) => ({ ...operator, step: stepOf[i] ?? null })),
     presses: hands.presses,
     trips: hands.trips,
@@ -166,7 +179,10 @@ function work(steps: readonly RoutineStep[], choices: readonly Choice[], context
   const stepOf: number[] = []
   const made: Choice[] = []
   let failed = false
+  // the first operator of what is done at the same time
+  let groupFrom = 0
   steps.forEach((step, i) => {
+    if (!isMeanwhile(step)) groupFrom = hands.operators.length
     let choice = choices[i] ?? null
     if (step.kind === 'command') {
       const command = context.commands.get(step.commandId)
@@ -183,6 +199,7 @@ function work(steps: readonly RoutineStep[], choices: readonly Choice[], context
     } else if (step.kind === 'point') hands.point()
     else if (step.kind === 'drag') hands.drag()
     else hands.type(step.characters)
+    if (isMeanwhile(step) && i > 0) hands.sideBySide(groupFrom)
     made.push(choice)
     while (stepOf.length < hands.operators.length) stepOf.push(i)
   })

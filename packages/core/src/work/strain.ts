@@ -1,3 +1,5 @@
+import type { Force } from '../bench/index.js'
+
 /** Categories of one factor: values below `below` have the multiplier. */
 interface Band {
   readonly below: number
@@ -9,13 +11,13 @@ interface Band {
  * The six factors of the Strain Index. Moore and Garg (1995), "The Strain Index: a proposed method to analyze jobs for
  * risk of distal upper extremity disorders", table of multipliers (from memory).
  */
-export const intensityLevels = [
+export const intensityLevels: readonly { readonly name: Force; readonly multiplier: number }[] = [
   { name: 'light', multiplier: 1 },
   { name: 'somewhat hard', multiplier: 3 },
   { name: 'hard', multiplier: 6 },
   { name: 'very hard', multiplier: 9 },
   { name: 'near maximal', multiplier: 13 },
-] as const
+]
 const durationBands: readonly Band[] = [
   { below: 10, name: 'under 10 %', multiplier: 0.5 },
   { below: 30, name: '10 to 29 %', multiplier: 1 },
@@ -42,16 +44,18 @@ export const speedLevels = [
   { name: 'fast', multiplier: 1.5 },
   { name: 'very fast', multiplier: 2 },
 ] as const
+/** The table has 1, 2 and 4 hours in the lower category, and 8 in the upper (from memory). */
+const upTo = 1e-6
 const hourBands: readonly Band[] = [
-  { below: 1.000001, name: 'up to 1 h', multiplier: 0.25 },
-  { below: 2.000001, name: '1 to 2 h', multiplier: 0.5 },
-  { below: 4.000001, name: '2 to 4 h', multiplier: 0.75 },
-  { below: 8.000001, name: '4 to 8 h', multiplier: 1 },
-  { below: Infinity, name: 'over 8 h', multiplier: 1.5 },
+  { below: 1 + upTo, name: 'up to 1 h', multiplier: 0.25 },
+  { below: 2 + upTo, name: '1 to 2 h', multiplier: 0.5 },
+  { below: 4 + upTo, name: '2 to 4 h', multiplier: 0.75 },
+  { below: 8, name: '4 to 8 h', multiplier: 1 },
+  { below: Infinity, name: '8 h or more', multiplier: 1.5 },
 ]
 
 export interface StrainInput {
-  readonly intensity: (typeof intensityLevels)[number]['name']
+  readonly intensity: Force
   /** share of the time in which the hand exerts itself, 0 to 100 */
   readonly exertionPercent: number
   readonly effortsPerMinute: number
@@ -71,6 +75,9 @@ export interface StrainIndex {
   readonly meaning: string
   readonly factors: readonly StrainFactor[]
 }
+
+/** Of a hand that does nothing. */
+export const noStrain: StrainIndex = { index: 0, meaning: 'no work', factors: [] }
 
 const bandOf = (bands: readonly Band[], value: number): Band =>
   bands.find((b) => value < b.below) ?? (bands.at(-1) as Band)

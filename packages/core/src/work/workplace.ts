@@ -1,4 +1,4 @@
-import type { HandSide } from '../bench/index.js'
+import type { Force, HandSide } from '../bench/index.js'
 import type { ReachContext, ReachSituation, WristBand } from '../hand/index.js'
 import type { MenuKnowledge } from '../plan/index.js'
 import type { Naming } from '../triggers/index.js'
@@ -8,6 +8,8 @@ export interface Workplace {
   readonly situation: ReachSituation
   readonly reachContext: ReachContext
   readonly naming: Naming
+  /** how hard devices are to press, by id; light where left out */
+  readonly forces?: ReadonlyMap<string, Force> | undefined
   /** how well menus are known; usual where left out */
   readonly menus?: MenuKnowledge | undefined
 }
@@ -16,5 +18,6 @@ export interface Workplace {
 export interface PressNote {
   readonly hand: HandSide
   readonly band: WristBand
-  readonly isStretched: boolean
+  /** the device that is pressed, where it is known */
+  readonly deviceId: string | null
 }

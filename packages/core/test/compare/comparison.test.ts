@@ -6,11 +6,12 @@ import {
   comparisonSheet,
   figureHeads,
   figureList,
-  learningMs,
+  learningOf,
+  prepare,
   sheetRows,
 } from '../../src/index.js'
 import { command } from '../build.js'
-import { demoModel, demoPlan } from '../work/desk.js'
+import { catalogues, demoModel, demoPlan } from '../work/desk.js'
 
 const [a, b, c] = ['a', 'b', 'c'].map((id) => command(id, { id }))
 const at = (commandId: string, code: string) => ({ commandId, trigger: chord(code) })
@@ -36,9 +37,19 @@ describe('changes', () => {
   })
   test('cost learning, less where the place recalls the name, nothing where a place is lost', () => {
     const changes = changesBetween([at('a', 'KeyA'), at('b', 'KeyB')], [at('a', 'KeyQ')], [a!, b!, c!])
-    const hard = learningMs(changes, () => 0)
-    expect(hard).toBe(20 * 1350)
-    expect(learningMs(changes, () => 1)).toBe(hard / 2)
+    const often = () => 1000
+    const [hard, ...others] = learningOf(changes, () => 0, often)
+    expect(others).toEqual([])
+    expect(hard!.ms).toBe(20 * 1350)
+    expect(learningOf(changes, () => 1, often)[0]!.ms).toBe(hard!.ms / 2)
+    // what is hardly used is hardly looked for within the days
+    expect(
+      learningOf(
+        changes,
+        () => 0,
+        () => 3,
+      )[0]!.ms,
+    ).toBe(3 * 1350)
   })
 })
 
@@ -73,14 +84,32 @@ describe('the demo’s defaults beside its draft', () => {
         expect(explanation.source, id).not.toBe('')
       }
   })
-  test('the parts of the command time add up to the figure', () => {
+  test('the rows of every opened figure add up to it', () => {
+    const isProduct = (id: string) => id.startsWith('strain') || id.startsWith('fingers')
+    for (const column of columns)
+      for (const { id } of figureHeads.filter((h) => !isProduct(h.id))) {
+        const { value, explanation } = column.figures[id]!
+        const sum = explanation.lines.reduce((x, l) => x + parseFloat(l.value), 0)
+        // each row is rounded to what it shows
+        expect(Math.abs(sum - (value ?? 0)), `${column.name} ${id}`).toBeLessThan(0.16)
+      }
+  })
+  test('the command time is the same by what is done', () => {
     for (const column of columns) {
       const { value, explanation } = column.figures['time']!
-      const numbers = explanation.lines.map((l) => Number(l.value.replace(' min', '')))
-      // the first six lines are the operators, the others routines and commands: each set is the whole
-      expect(numbers.slice(0, 6).reduce((x, y) => x + y, 0)).toBeCloseTo(value!, 0)
-      expect(numbers.slice(6).reduce((x, y) => x + y, 0)).toBeCloseTo(value!, 0)
+      const sum = explanation.besides!.lines.reduce((x, l) => x + parseFloat(l.value), 0)
+      expect(sum).toBeCloseTo(value!, 1)
     }
+  })
+  test('an empty arrangement on which nothing is done has no strain', () => {
+    const idle = {
+      ...demoPlan,
+      routines: [],
+      commands: demoPlan.commands.map((c) => ({ ...c, usesPerHour: 0 })),
+    }
+    const [none] = compareArrangements([prepare(idle, catalogues)])
+    expect(none!.report.day.strain.left).toEqual({ index: 0, meaning: 'no work', factors: [] })
+    expect(none!.report.day.strain.right.index).toBe(0)
   })
   test('the multipliers of the Strain Index multiply to the figure', () => {
     for (const side of ['left', 'right'] as const) {

@@ -53,6 +53,14 @@ test('on a Mac-style row Control+Command+E and Option+Command+B are one-hand cho
   expect(withinReach(mac.reachChord(['Alt', 'Meta'], 'KeyB', false))).toBe(true)
 })
 
+// one finger that takes the palm along: design, from memory
+test.each(['Period', 'KeyO', 'KeyL', 'Digit9', 'Digit0', 'F7'])('%s makes the left hand leave', (code) => {
+  expect(ansi.reachControls([code]).verdict).toBe('away')
+})
+test.each(['Escape', 'Comma', 'KeyK', 'Digit8', 'F6'])('%s is a stretch', (code) => {
+  expect(ansi.reachControls([code]).verdict).toBe('stretch')
+})
+
 describe('efforts agree with a second program of the same model', () => {
   // Figures of a second, separate program with the same constants, to two decimals.
   test.each([

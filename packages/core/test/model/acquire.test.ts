@@ -5,10 +5,10 @@ import { demoModel } from '../work/desk.js'
 const { reachContext } = prepareWork(demoModel).context.place
 const pointing = demoModel.env.controls.filter((c) => c.pointing === true)
 
-/** Middle and smaller side of what is pressed on a device, from its corners. */
+/** Middle and smaller side of what is pressed on a device, from its corners; the field that it moves over is no part of it. */
 function spanOf(deviceId: string) {
   const corners = pointing
-    .filter((c) => splitControlRef(c.id).deviceId === deviceId)
+    .filter((c) => splitControlRef(c.id).deviceId === deviceId && c.type !== 'field')
     .flatMap((c) => [
       [c.xMm - c.widthMm / 2, c.yMm - c.heightMm / 2],
       [c.xMm + c.widthMm / 2, c.yMm + c.heightMm / 2],

@@ -137,20 +137,28 @@ describe('there and back', () => {
     ...change,
   })
   test('what the hand makes without leaving has no way back', () => {
-    expect(thereAndBackMs(away({ verdict: 'stretch' }))).toBe(500)
+    expect(thereAndBackMs(away({ verdict: 'easy' }))).toBe(500)
+    // a stretch pays the way of the palm that it takes along
+    expect(thereAndBackMs(away({ verdict: 'stretch', palmShiftMm: 18 }))).toBe(600)
   })
   test('a hand that leaves comes back by the distance, to a home key', () => {
     expect(thereAndBackMs(away())).toBeCloseTo(500 + homingTimeMs(180, 18))
     expect(thereAndBackMs(away({ distanceMm: 400 }))).toBeGreaterThan(thereAndBackMs(away()))
   })
   test('the other hand’s help counts when it is cheaper, with its way back', () => {
-    const help = (timeMs: number, backMs: number) => away({ help: { keys: ['KeyP'], timeMs, backMs } })
+    const own = { reach: away(), ownReach: null }
+    const help = (timeMs: number, backMs: number) =>
+      away({ help: { keys: ['KeyP'], timeMs, backMs, ...own } })
     expect(thereAndBackMs(help(300, 200))).toBe(500)
     expect(thereAndBackMs(help(3000, 2000))).toBe(thereAndBackMs(away()))
     // a chord that one hand has no fingers for
     expect(
       thereAndBackMs(
-        away({ distanceMm: Infinity, timeMs: Infinity, help: { keys: ['KeyP'], timeMs: 400, backMs: 300 } }),
+        away({
+          distanceMm: Infinity,
+          timeMs: Infinity,
+          help: { keys: ['KeyP'], timeMs: 400, backMs: 300, ...own },
+        }),
       ),
     ).toBe(700)
   })

@@ -137,6 +137,25 @@ test('times are ISO 8601, the same as Date.parse gives for UTC', () => {
     expect(isoTimeMs(bad)).toBeNaN()
 })
 
+test.each([
+  '2026-02-31T09:00:00',
+  '2026-02-29T09:00:00',
+  '2026-04-31T09:00:00',
+  '2026-05-04T24:59:00',
+  '2026-05-04T25:00:00',
+  '2026-05-04T09:60:00',
+  '2026-05-04T09:30:61',
+])('%s is no time', (impossible) => {
+  expect(isoTimeMs(impossible)).toBeNaN()
+})
+
+test('the ends of months, leap days and midnight at the end of a day are times', () => {
+  expect(isoTimeMs('2028-02-29T09:00:00Z')).toBe(Date.UTC(2028, 1, 29, 9))
+  expect(isoTimeMs('2000-02-29T00:00:00Z')).toBe(Date.UTC(2000, 1, 29))
+  expect(isoTimeMs('1900-02-29T00:00:00')).toBeNaN()
+  expect(isoTimeMs('2026-05-04T24:00:00')).toBe(isoTimeMs('2026-05-05T00:00:00'))
+})
+
 describe('repeated sequences', () => {
   const find = (ids: readonly number[], change = {}) =>
     frequentSequences(Int32Array.from(ids), {
@@ -151,6 +170,13 @@ describe('repeated sequences', () => {
   test('the longest comes first, without its parts and without repetitions of itself', () => {
     expect(find(times(5, [1, 2, 3, -1])).map((s) => s.ids)).toEqual([[1, 2, 3]])
     expect(find(times(9, [4])).map((s) => s.ids)).toEqual([])
+  })
+  test('what wraps round a shorter, more frequent one stands below it', () => {
+    const found = find([...times(8, [1, 2, 3, 9, -1]), ...times(10, [1, 2, 3, -1])])
+    expect(found.map((s) => [s.ids.length, s.support])).toEqual([
+      [3, 18],
+      [4, 8],
+    ])
   })
   test('nothing crosses a separator', () => {
     expect(find(times(6, [1, -1, 2, -1]))).toEqual([])

@@ -30,7 +30,9 @@ describe('a day', () => {
   })
   test('sums presses by finger, and shares by how commands are given', () => {
     const day = dayLoad([undo, redo], [], 8, context)
-    expect(day.pressesPerHour.left.index).toBe(60 + 20)
+    // the held modifier is the little finger’s
+    expect(day.pressesPerHour.left.index).toBe(60 + 10)
+    expect(day.pressesPerHour.left.little).toBe(10)
     expect(day.shares).toEqual({ key: 1, pointer: 0, menu: 0 })
     const byMenu = dayLoad([undo, redo], [], 8, deskWith({}).context)
     expect(byMenu.shares.menu).toBe(1)

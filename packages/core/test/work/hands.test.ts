@@ -5,6 +5,7 @@ import {
   simulateHands,
   triggerReach,
   operatorMs,
+  wristBand,
   parseTrigger,
   prepareWork,
   type Hands,
@@ -128,7 +129,7 @@ describe('limits', () => {
     hands.press(trigger('KeyF'))
     hands.press(trigger('Control+KeyB'))
     expect(hands.presses).toHaveLength(2)
-    expect(hands.presses[0]).toMatchObject({ hand: 'left', isStretched: false })
+    expect(hands.presses[0]).toEqual({ hand: 'left', band: 'in line', deviceId: 'keyboard' })
   })
 })
 
@@ -166,26 +167,33 @@ describe('a pop-up set', () => {
 })
 
 describe('posture', () => {
-  test('a press that the hand stretches or leaves for is noted as stretched', () => {
-    const verdictOf = (text: string) => triggerReach(trigger(text), place.reachContext)!.verdict
-    const stretchedFor = (text: string) => {
-      const hands = simulateHands(place, 'left')
-      hands.press(trigger(text))
-      return hands.presses.at(-1)!.isStretched
-    }
-    const codes = [...'QWERTZUIOPASDFGHJKLYXCVBNM']
-      .map((c) => `Key${c}`)
-      .concat('F9', 'Digit9', 'NumpadEnter')
-    const stretch = codes.filter((c) => verdictOf(c) === 'stretch')
-    expect(stretch.length).toBeGreaterThan(0)
-    expect(stretch.map(stretchedFor)).toEqual(stretch.map(() => true))
-    const easy = codes.filter((c) => verdictOf(c) === 'easy' || verdictOf(c) === 'rest')
-    expect(easy.length).toBeGreaterThan(5)
-    expect(easy.map(stretchedFor)).toEqual(easy.map(() => false))
+  const notesOf = (text: string) => {
+    const hands = simulateHands(place, 'left')
+    expect(hands.press(trigger(text))).toBe(true)
+    return hands.presses
+  }
+  test('a hand that reaches is turned as it reaches; one that has moved to its key is in line', () => {
+    const reach = triggerReach(trigger('Control+KeyY'), place.reachContext)!
+    expect(reach.verdict).toBe('stretch')
+    expect(notesOf('Control+KeyY')).toEqual([
+      { hand: 'left', band: wristBand(reach.turnDeg), deviceId: 'keyboard' },
+    ])
+    expect(notesOf('NumpadEnter').map((n) => n.band)).toEqual(['in line'])
   })
-  test('no operator is listed that takes no time', () => {
+  test('a chord that both hands share notes both, each with its own posture', () => {
+    const away = triggerReach(trigger('Control+Shift+Period'), place.reachContext)!
+    expect(away.verdict).toBe('away')
+    const notes = notesOf('Control+Shift+Period')
+    expect(notes.map((n) => n.hand).sort()).toEqual(['left', 'right'])
+    const own = notes.find((n) => n.hand === 'left')!
+    expect(own.band).toBe(wristBand(away.help!.ownReach!.turnDeg))
+  })
+  test('a press of the pointing hand is noted too', () => {
+    expect(notesOf('mouse/back')).toEqual([{ hand: 'right', band: 'in line', deviceId: 'mouse' }])
+  })
+  test('no operator is listed that takes no time, by itself or beside the other hand', () => {
     const hands = simulateHands(place, 'left')
     for (const text of ['KeyF', 'KeyF', 'Control+KeyB', 'pad/k3', 'KeyF']) hands.press(trigger(text))
-    expect(hands.operators.filter((o) => !(o.ms > 0))).toEqual([])
+    expect(hands.operators.filter((o) => !((o.takesMs ?? o.ms) > 0))).toEqual([])
   })
 })

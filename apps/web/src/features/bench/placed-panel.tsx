@@ -4,6 +4,7 @@ import {
   deviceControls,
   deviceTitle,
   footprint,
+  forceLevels,
   gapMm,
   inPointingHand,
   isPointingDevice,
@@ -110,6 +111,7 @@ export function PlacedPanel({
       ) : (
         <DrawnFields device={device} view={view} />
       )}
+      <ForceField device={device} view={view} />
       <ClearDistances view={view} />
       {isPointingDevice(device) ? <PointingPart view={view} /> : <HandPart view={view} />}
       <DeviceActions view={view} />
@@ -194,6 +196,20 @@ function BoardFields({ board, view: { id, edit } }: { board: BoardDevice; view: 
           ['media', 'media keys, unless Fn is held'],
         ]}
         onChange={(functionKeys) => edit((plan) => editDevice(plan, id, { functionKeys }))}
+      />
+    </div>
+  )
+}
+
+/** How hard the device is to press, for the Strain Index. */
+function ForceField({ device, view: { id, edit } }: { device: Device; view: PlacedView }) {
+  return (
+    <div className="mt-2">
+      <ChoiceField
+        label="Pressing it is"
+        value={device.force ?? 'light'}
+        options={forceLevels.map((force) => [force, force] as const)}
+        onChange={(force) => edit((plan) => editDevice(plan, id, { force }))}
       />
     </div>
   )

@@ -20,6 +20,8 @@ const inks: Readonly<Record<OperatorKind, string>> = {
   R: 'var(--ink)',
 }
 const height = 20
+/** What the other hand does meanwhile stands below, thin. */
+const besideHeight = 3
 
 /** The steps of one routine in one arrangement, as long as they take. */
 export function OperatorStrip({ routine, pxPerMs }: { routine: SheetRoutine; pxPerMs: number }) {
@@ -27,14 +29,30 @@ export function OperatorStrip({ routine, pxPerMs }: { routine: SheetRoutine; pxP
   return (
     <svg
       width={Math.ceil(routine.ms * pxPerMs) + 1}
-      height={height}
+      height={height + besideHeight}
       className="shrink-0"
       role="img"
-      aria-label={routine.operators.map((o) => `${operatorNames[o.kind]} ${Math.round(o.ms)} ms`).join(', ')}
+      aria-label={routine.operators
+        .map(
+          (o) =>
+            `${operatorNames[o.kind]} ${Math.round(o.takesMs ?? o.ms)} ms${o.takesMs === undefined ? '' : ' meanwhile'}`,
+        )
+        .join(', ')}
     >
       {routine.operators.map((o, i) => {
-        const x = (starts[i] as number) * pxPerMs
-        const width = o.ms * pxPerMs
+        // beside the longer one of the other hand, which comes before or after it
+        const isBeside = o.ms === 0 && o.takesMs !== undefined
+        const takesMs = o.takesMs ?? o.ms
+        const isBefore = isBeside && (routine.operators[i + 1]?.ms ?? 0) >= takesMs
+        const start = (starts[i] as number) - (isBeside && !isBefore ? takesMs : 0)
+        const x = Math.max(0, start) * pxPerMs
+        const width = takesMs * pxPerMs
+        if (isBeside)
+          return (
+            <rect key={i} x={x + 0.5} y={height} width={width} height={besideHeight} fill={fills[o.kind]}>
+              <title>{`${o.what}: ${operatorNames[o.kind]}, ${Math.round(takesMs)} ms, meanwhile`}</title>
+            </rect>
+          )
         return (
           <g key={i}>
             <title>{`${o.what}: ${operatorNames[o.kind]}, ${Math.round(o.ms)} ms`}</title>

@@ -59,6 +59,12 @@ export function RoutineStrips({
                       <OperatorStrip routine={found} pxPerMs={pxPerMs} />
                       <span className="font-chart text-[14px] font-semibold whitespace-nowrap">
                         {(found.ms / 1000).toFixed(1)} s
+                        {found.oneByOneMs > found.ms + 1 && (
+                          <span className="font-normal text-ink-2">
+                            {' '}
+                            ({(found.oneByOneMs / 1000).toFixed(1)} one by one)
+                          </span>
+                        )}
                         {less !== null && ` ${less > 0 ? '+' : less < 0 ? '−' : '±'}${Math.abs(less)} %`}
                       </span>
                     </div>

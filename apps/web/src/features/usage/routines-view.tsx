@@ -1,6 +1,6 @@
 import { RoutineChain } from './routine-chain.js'
 import { CommandChooser } from '../../parts/command-chooser.js'
-import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react'
+import { ArrowDown, ArrowUp, Hand, Trash2, X } from 'lucide-react'
 import { toast } from 'sonner'
 import {
   type Plan,
@@ -11,6 +11,7 @@ import {
   editRoutine,
   moveStep,
   removeStep,
+  setMeanwhile,
 } from '@reach-plot/core'
 import { NumberBox } from '../../parts/number-box.js'
 import { undoAction } from '../../store/actions.js'
@@ -177,6 +178,18 @@ function StepList({ view: { routine, plan, edit, id } }: { view: RoutineEditorVi
           <li key={`${i} ${name}`} className="flex items-center gap-2 border-b border-rule py-1">
             <span className="w-5 text-right text-ink-2">{i + 1}</span>
             <span className={`min-w-0 grow truncate ${step.kind === 'command' ? '' : 'italic'}`}>{name}</span>
+            {i > 0 && step.kind !== 'type' && (
+              <button
+                type="button"
+                className={`p-1.5 ${step.meanwhile ? 'bg-ink text-panel' : ''}`}
+                aria-pressed={step.meanwhile === true}
+                aria-label={`Step ${i + 1}, ${name}, at the same time as the step before`}
+                title="At the same time as the step before, by the other hand"
+                onClick={() => edit((plan) => setMeanwhile(plan, id, i, step.meanwhile !== true))}
+              >
+                <Hand size={13} aria-hidden="true" />
+              </button>
+            )}
             <button
               type="button"
               className="p-1.5 disabled:opacity-40"

@@ -57,12 +57,14 @@ export const deleteDevice = edit((plan: Plan, id: string) => {
 })
 
 /** What of a device can be changed, whatever its kind; each kind takes what it has. */
-export type DeviceChange = Partial<Pick<BoardDevice, 'name' | 'board' | 'bottomRow' | 'functionKeys'>> &
+export type DeviceChange = Partial<
+  Pick<BoardDevice, 'name' | 'board' | 'bottomRow' | 'functionKeys' | 'force'>
+> &
   Partial<Pick<DrawnDevice, 'widthMm' | 'heightMm' | 'form' | 'isSetByProgram'>>
 
 const fieldsOf = {
-  board: ['name', 'board', 'bottomRow', 'functionKeys'],
-  drawn: ['name', 'widthMm', 'heightMm', 'form', 'isSetByProgram'],
+  board: ['name', 'board', 'bottomRow', 'functionKeys', 'force'],
+  drawn: ['name', 'widthMm', 'heightMm', 'form', 'isSetByProgram', 'force'],
 } as const
 
 /** Changes a device; fields that its kind does not have are passed over. */

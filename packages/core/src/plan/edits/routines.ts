@@ -44,6 +44,14 @@ export const removeStep = edit((plan: Plan, id: string, at: number) => {
   if (routine && routine.steps.length > 1) routine.steps.splice(at, 1)
 })
 
+/** Says that a step is done at the same time as the one before; the first has none before it, and typing takes both hands. */
+export const setMeanwhile = edit((plan: Plan, id: string, at: number, isMeanwhile: boolean) => {
+  const step = routineIn(plan, id)?.steps[at]
+  if (!step || step.kind === 'type' || at === 0) return
+  if (isMeanwhile) step.meanwhile = true
+  else delete step.meanwhile
+})
+
 /** Moves a step of a routine to another position. */
 export const moveStep = edit((plan: Plan, id: string, from: number, to: number) => {
   const steps = routineIn(plan, id)?.steps

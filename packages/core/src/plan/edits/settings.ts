@@ -13,6 +13,7 @@ export const setPlanSettings = edit(
       readonly otherLayoutId?: string | null
       readonly hoursPerDay?: number
       readonly menusKnown?: MenuKnowledge
+      readonly payBackDays?: number
     },
   ) => {
     if (change.name !== undefined && change.name.trim() === '') return

@@ -1,6 +1,6 @@
 import { movementMs, pressMs, type ChordReach, type OtherHandHelp } from '../../hand/index.js'
 import { triggerName, type Trigger } from '../../triggers/index.js'
-import { distanceMm, type HandsState, type KeyPosition } from '../hands-state.js'
+import { deviceOf, distanceMm, fingersOf, type HandsState, type KeyPosition } from '../hands-state.js'
 import { goHome } from './travel.js'
 
 /** A chord that the hand cannot make from home: it leaves, or the other hand helps, whichever is done sooner. */
@@ -42,17 +42,30 @@ function pressWithHelp(
 ): void {
   const { holds, other, pointerAt } = hands
   const helperAway = pointerAt.is === 'over the keys'
-  if (help.keys.length < reach.keys.length || hands.keysAt.is !== 'at home') goHome(hands)
+  const from = hands.operators.length
+  const holdsOwn = help.keys.length < reach.keys.length
+  hands.comeBack()
+  if (holdsOwn || hands.keysAt.is !== 'at home') goHome(hands)
   const pressesMs = pressMs * help.keys.length
   const moveMs =
     helperAway && pointerAt.key ? travelMs(pointerAt.key, to, reach) : Math.max(0, help.timeMs - pressesMs)
   const name = triggerName(trigger, hands.work.naming)
   hands.add(helperAway && holds === null ? 'F' : 'H', moveMs, other, `to ${name}`)
-  hands.add('K', pressesMs, other, name, { count: help.keys.length, finger: 'index' })
+  hands.sideBySide(from)
+  const { ownReach } = help
+  if (ownReach)
+    hands.addMeanwhile('K', ownReach.timeMs, hands.side, `${name}, its other keys`, fingersOf(ownReach))
+  hands.add('K', pressesMs, other, name, {
+    count: help.keys.length,
+    finger: 'index',
+    fingers: fingersOf(help.reach, help.keys),
+  })
   if (!helperAway && help.backMs > 0) hands.trips++
   if (holds)
     hands.pointerAt = { is: 'over the keys', key: hands.positionOfKey(help.keys.at(-1) as string) ?? null }
-  hands.note(other, reach)
+  // from its device it moves to the key; where it rests on keys it reaches
+  hands.note(other, holds ? 'moved' : help.reach, deviceOf(to.id))
+  if (ownReach) hands.note(hands.side, ownReach, deviceOf(to.id))
 }
 
 function pressAlone(
@@ -64,10 +77,11 @@ function pressAlone(
 ): void {
   const count = reach.keys.length
   const name = triggerName(trigger, hands.work.naming)
+  hands.comeBack()
   hands.add('H', travelMs(over, to, reach), hands.side, `to ${name}`)
   hands.add('K', pressMs * count, hands.side, name, { count, finger: 'index' })
   if (!over) hands.trips++
-  hands.note(hands.side, reach)
+  hands.note(hands.side, 'moved', deviceOf(to.id))
   hands.forgetLastPress()
   hands.keysAt = { is: 'over a key', key: to }
 }

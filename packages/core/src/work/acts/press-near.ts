@@ -1,6 +1,6 @@
-import { movementMs, pressMs, type ChordReach } from '../../hand/index.js'
+import { movementMs, pressMs, returnMs, type ChordReach } from '../../hand/index.js'
 import { triggerName, type Trigger } from '../../triggers/index.js'
-import { distanceMm, type HandsState } from '../hands-state.js'
+import { deviceOf, distanceMm, fingersOf, type HandsState } from '../hands-state.js'
 
 /**
  * Fingers of the hand at home (on its own keys, or on the home that it moved to) go to their keys and press.
@@ -24,9 +24,17 @@ export function pressNear(hands: HandsState, trigger: Trigger, reach: ChordReach
       ? 0
       : movementMs(distanceMm(from, to), to.targetMm)
   const name = triggerName(trigger, hands.work.naming)
+  if (!goesOn) hands.comeBack()
   hands.add('F', moveMs, side, `to ${name}`, finger && { finger })
-  hands.add('K', pressMs * count, side, name, { count, ...(finger && { finger }) })
-  hands.note(side, reach)
+  const pressed = stillHeld ? [key] : reach.keys
+  hands.add('K', pressMs * count, side, name, {
+    count,
+    fingers: fingersOf(reach, pressed),
+    ...(finger && { finger }),
+  })
+  hands.note(side, reach, deviceOf(key))
+  // a stretch takes the palm along, and the next press starts from where it rests
+  hands.stretchBackMs = reach.verdict === 'stretch' ? returnMs(reach) : 0
   hands.last = { finger, key }
   hands.held = modifierKeys
 }

@@ -5,6 +5,7 @@ import { pressAway } from './press-away.js'
 import { pressByPointer } from './press-by-pointer.js'
 import { pressNear } from './press-near.js'
 import { goHome, goToHome, takePointer } from './travel.js'
+import { typeOn } from './type.js'
 
 /** Works a trigger of any kind; false when it cannot be made on this bench. */
 export function press(hands: HandsState, trigger: Trigger): boolean {
@@ -15,8 +16,10 @@ export function press(hands: HandsState, trigger: Trigger): boolean {
     const acquireMs = reachContext.acquireMs(trigger.deviceId)
     if (acquireMs !== null) return pressByPointer(hands, trigger, trigger.deviceId, acquireMs)
   }
+  if (typeOn(hands, trigger)) return true
   const reach = triggerReach(trigger, reachContext)
   if (!reach || reach.keys.length === 0) return false
+  hands.isTyping = false
   if (pressFromOtherHome(hands, trigger, reach)) return true
   if (reach.verdict === 'away') return pressAway(hands, trigger, reach)
   goHome(hands)

@@ -1,9 +1,10 @@
-import { homeKeyMm, homingMs, homingTimeMs, moveToMs } from '../../hand/index.js'
+import { homingMs, homingTimeMs, moveToMs } from '../../hand/index.js'
 import { distanceMm, type HandsState } from '../hands-state.js'
 
 /** The hand on the keys goes back to where it rests. */
 export function goHome(hands: HandsState): void {
   if (hands.isHome) return
+  hands.isTyping = false
   const { keysAt, home } = hands
   const from =
     keysAt.is === 'over a key'
@@ -30,6 +31,7 @@ export function goToHome(hands: HandsState, deviceId: string, goMs: number): voi
  */
 export function takePointer(hands: HandsState, deviceId: string | null = null, acquireMs = 0): void {
   const { holds, other } = hands
+  hands.isTyping = false
   if (hands.pointerAt.is === 'over the keys') {
     const { key } = hands.pointerAt
     const backMs = holds && key ? moveToMs(key, holds) : homingMs
@@ -46,15 +48,18 @@ export function takePointer(hands: HandsState, deviceId: string | null = null, a
 /** The pointing hand leaves its device for the keys, to type. */
 export function pointerToKeys(hands: HandsState): void {
   if (hands.pointerAt.is === 'over the keys') return
-  const { holds, home } = hands
-  const ms = holds && home ? homingTimeMs(distanceMm(holds, home), homeKeyMm) : homingMs
+  const { holds } = hands
+  const home = hands.otherHome
+  const ms = holds && home ? homingTimeMs(distanceMm(holds, home), home.targetMm) : homingMs
   hands.add('H', ms, hands.other, 'to the keys')
   hands.trips++
-  hands.pointerAt = { is: 'over the keys', key: null }
+  hands.pointerAt = { is: 'over the keys', key: home ?? null }
 }
 
 /** Both hands go back to where they rest, so that the next act starts like the first. */
 export function settle(hands: HandsState): void {
+  const from = hands.operators.length
+  hands.comeBack()
   goHome(hands)
   const { holds } = hands
   if (holds) takePointer(hands)
@@ -64,5 +69,6 @@ export function settle(hands: HandsState): void {
     hands.add('H', backMs, hands.other, `back to ${hands.deviceName(holds.deviceId)}`)
     hands.pointerAt = { is: 'on a device', deviceId: null }
   }
+  hands.sideBySide(from)
   hands.forgetLastPress()
 }
