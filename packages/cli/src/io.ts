@@ -1,4 +1,5 @@
-import { createReadStream, existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { createReadStream, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { checkFileSize, checkPlanOpens, CoreError, maxPlanBytes, readPlan, type Plan } from '@reach-plot/core'
 import { catalogues } from '@reach-plot/data'
 
@@ -54,7 +55,9 @@ export function readTextFile(path: string, limit: number): string {
 function checkReadable(path: string, limit: number): void {
   let size: number
   try {
-    size = statSync(path).size
+    const found = statSync(path)
+    if (found.isDirectory()) throw new Error('a folder')
+    size = found.size
   } catch {
     throw new CoreError('FILE_MISSING', {
       where: [path],
@@ -75,9 +78,22 @@ export async function* readPieces(path: string, limit: number): AsyncGenerator<s
 export function loadPlan(path: string | undefined): Plan {
   if (path === undefined)
     throw usageError('a plan file is missing', 'name one, such as demo/demo.reachplot.json')
-  const plan = readPlan(readTextFile(path, maxPlanBytes), path)
+  const file = planFileOf(path)
+  const plan = readPlan(readTextFile(file, maxPlanBytes), file)
   checkPlanOpens(plan, catalogues)
   return plan
+}
+
+/** The plan file that a path means: of a folder, such as `demo`, the one plan in it. */
+function planFileOf(path: string): string {
+  if (!statSync(path, { throwIfNoEntry: false })?.isDirectory()) return path
+  const plans = readdirSync(path).filter((name) => name.endsWith('.reachplot.json'))
+  const [only] = plans
+  if (only !== undefined && plans.length === 1) return join(path, only)
+  throw usageError(
+    `${path} is a folder with ${plans.length} plans`,
+    `name one: ${plans.slice(0, 5).join(', ') || 'a file that ends in .reachplot.json'}`,
+  )
 }
 
 /** Rounds for output, so that the last digits of a solver do not show; Infinity becomes null in JSON. */

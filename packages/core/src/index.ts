@@ -506,6 +506,7 @@ export {
   resetWeights,
   setWeight,
   toggleRule,
+  setStandardsFree,
   joinIdeas,
   partIdeas,
   setWordPairs,

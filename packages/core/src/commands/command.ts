@@ -46,6 +46,8 @@ export const commandSchema = z.strictObject({
       wayOut: z.string().max(300),
     })
     .optional(),
+  /** the standard action that it is, by the person's word; `none`: it is no such action; told by its name where left out */
+  standard: z.string().min(1).max(60).optional(),
   /** name of an icon of the icon package */
   icon: z
     .string()

@@ -17,3 +17,4 @@ export {
 } from './command.js'
 export { namesakesOf, searchCommands } from './search.js'
 export { noRules, ruleBook, rulesSchema, type RuleBook, type Rules } from './rules.js'
+export { standardActionOf, standardActions } from './standards.js'

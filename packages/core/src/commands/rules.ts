@@ -13,6 +13,10 @@ export const rulesSchema = z.strictObject({
   lockedProgramIds: ids,
   /** places that must not carry anything */
   barredControls: ids,
+  /** devices to which Solve proposes nothing */
+  devicesLeftOut: ids.optional(),
+  /** commands on their standard keys may be moved by Solve, too; else they stay */
+  standardsFree: z.boolean().optional(),
 })
 /** What Solve may not touch: locked commands, programs and controls. */
 export type Rules = z.infer<typeof rulesSchema>

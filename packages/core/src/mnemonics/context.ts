@@ -1,10 +1,11 @@
 import type { CommandId, ProgramId } from '../ids.js'
-import type { Command } from '../commands/index.js'
+import { standardActionOf, standardActions, type Command } from '../commands/index.js'
 import type { NationalLayout, Trigger } from '../triggers/index.js'
 import { sharedIdeas, type Idea } from './ideas.js'
 import { neighboursOf, type Lying, type Neighbours } from './neighbours.js'
 import { oppositeFinder, type OppositeFinder } from './opposites.js'
 import { noMemory, shippedWordPairs, type Memory } from './word-pairs.js'
+import { meaningWords, stemOf } from './words.js'
 
 /** All that a mnemonic can rest on beside the command's own name. */
 export interface MnemonicContext {
@@ -15,6 +16,10 @@ export interface MnemonicContext {
   /** commands of other programs that are the same idea */
   sameIdeas(command: Command): readonly Command[]
   triggersOf(commandId: CommandId): readonly Trigger[]
+  /** the standard keys of a command, the usual one first; none for a command that is no standard action */
+  standardKeysOf(command: Command): readonly Trigger[]
+  /** how many of a program's commands have a word in their name, by its stem, as a share, 0 to 1 */
+  wordShare(programId: ProgramId, word: string): number
   programName(programId: ProgramId): string
 }
 
@@ -24,6 +29,8 @@ export interface MnemonicSources {
   readonly layout: NationalLayout
   readonly controls: readonly Lying[]
   readonly memory?: Memory
+  /** keys of the standard actions, by the action's name */
+  readonly standards?: ReadonlyMap<string, readonly Trigger[]>
 }
 
 /** What only changes with the inventory or the bench; kept, since every change of an arrangement asks for it anew. */
@@ -37,12 +44,34 @@ function keptFor<T>(owner: object, parts: readonly unknown[], make: () => T): T 
 }
 
 const none: readonly Command[] = []
+const noTriggers: readonly Trigger[] = []
+
+/** Share of the commands of each program whose names have a word, by its stem. */
+function wordShares(commands: readonly Command[]): ReadonlyMap<ProgramId, ReadonlyMap<string, number>> {
+  const counts = new Map<ProgramId, { all: number; of: Map<string, number> }>()
+  for (const { programId, name } of commands) {
+    let program = counts.get(programId)
+    if (!program) counts.set(programId, (program = { all: 0, of: new Map() }))
+    program.all++
+    for (const stem of new Set(meaningWords(name).map(stemOf)))
+      program.of.set(stem, (program.of.get(stem) ?? 0) + 1)
+  }
+  return new Map(
+    [...counts].map(([id, { all, of }]) => [
+      id,
+      new Map([...of].map(([stem, n]) => [stem, all >= leastForShare ? n / all : 0] as const)),
+    ]),
+  )
+}
+/** With fewer commands a word that several share says nothing. Assumed. */
+const leastForShare = 10
 
 export function mnemonicContext(
   sources: MnemonicSources,
   triggersOf: MnemonicContext['triggersOf'],
 ): MnemonicContext {
-  const { commands, programs, layout, controls, memory = noMemory } = sources
+  const { commands, programs, layout, controls, memory = noMemory, standards } = sources
+  const actions = [...standardActions, ...(standards?.keys() ?? [])]
   const names = keptFor(commands, [memory], () => {
     const ideas = sharedIdeas(commands, memory)
     const others = new Map<string, readonly Command[]>()
@@ -52,7 +81,12 @@ export function mnemonicContext(
           command.id,
           idea.commands.filter((c) => c.programId !== command.programId),
         )
-    return { ideas, others, finder: oppositeFinder(commands, memory.wordPairs ?? shippedWordPairs) }
+    return {
+      ideas,
+      others,
+      shares: wordShares(commands),
+      finder: oppositeFinder(commands, memory.wordPairs ?? shippedWordPairs),
+    }
   })
   return {
     layout,
@@ -61,6 +95,11 @@ export function mnemonicContext(
     ideas: names.ideas,
     sameIdeas: (command) => names.others.get(command.id) ?? none,
     triggersOf,
+    standardKeysOf(command) {
+      const action = standards ? standardActionOf(command, actions) : null
+      return action ? (standards?.get(action) ?? noTriggers) : noTriggers
+    },
+    wordShare: (programId, word) => names.shares.get(programId)?.get(stemOf(word)) ?? 0,
     programName: (id) => programs.find((p) => p.id === id)?.name ?? id,
   }
 }

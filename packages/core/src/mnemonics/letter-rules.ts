@@ -6,16 +6,28 @@ import { ruleScores, type Link } from './score.js'
 import { meaningWords, wordsOf } from './words.js'
 
 /** Rules that link a command to a letter or sign, wherever the national layout has it. Each is a few lines. */
-type LetterRule = (command: Pick<Command, 'name' | 'parameter' | 'hints'>) => readonly Link[]
+type LetterRule = (
+  command: Pick<Command, 'name' | 'parameter' | 'hints'>,
+  isCommon?: (word: string) => boolean,
+) => readonly Link[]
+
+const never = (): boolean => false
 
 const quoted = (word: string): string => `“${word}”`
 
-export const firstLetters: LetterRule = ({ name }) =>
-  meaningWords(name).map((word, i) => ({
+/** The main word is the first that few of the program's commands have: not “tool”, which a dozen begin or end with. */
+export const firstLetters: LetterRule = ({ name }, isCommon = never) => {
+  const words = meaningWords(name)
+  const main = Math.max(
+    0,
+    words.findIndex((word) => !isCommon(word)),
+  )
+  return words.map((word, i) => ({
     to: word[0] as string,
-    score: i === 0 ? ruleScores.firstOfMainWord : ruleScores.firstOfOtherWord,
+    score: i === main ? ruleScores.firstOfMainWord : ruleScores.firstOfOtherWord,
     reason: `First letter of ${quoted(word)}.`,
   }))
+}
 
 export const lettersInside: LetterRule = ({ name }) =>
   meaningWords(name).flatMap((word) =>
@@ -58,12 +70,18 @@ const writtenBy = table<string>({
 /** Signs that stand for a letter of their own where another is written: K in “copy”, F in “photo”, S in “cell”. */
 const soundsLike = table<RegExp>({ K: /[cq]/, F: /ph/, S: /c/, J: /g/ })
 
+/** G before N is silent at the beginning and the end of a word: align, sign, gnome; so is the B of “thumb”. */
+const silent = (word: string, letter: string): boolean =>
+  (letter === 'g' && /^gn|g(?=n(s|ed|ing|ment|er)?$)/.test(word) && !/g(?!n)/.test(word)) ||
+  (letter === 'b' && /mb(s|ed|ing)?$/.test(word) && !/b(?!(s|ed|ing)?$)/.test(word))
+
 /** Consonants that are heard, which a silent letter or a vowel is not; among them those that are written otherwise. */
 export const soundedLetters: LetterRule = ({ name }) =>
   meaningWords(name).flatMap((word) => {
     const heard = new Set<string>()
     for (const sign of new Set(doubleMetaphone(word).flatMap((code) => [...code]))) {
-      for (const letter of writtenBy[sign] ?? '') if (word.includes(letter)) heard.add(letter)
+      for (const letter of writtenBy[sign] ?? '')
+        if (word.includes(letter) && !silent(word, letter)) heard.add(letter)
       if (soundsLike[sign]?.test(word)) heard.add(sign.toLowerCase())
     }
     return [...heard].map((letter) => ({

@@ -107,4 +107,21 @@ export const sameIdea: PlaceRule = (command, context) =>
     })),
   )
 
-export const placeRules: readonly PlaceRule[] = [oppositeWithShift, oppositeTurn, sideBySide, sameIdea]
+/** On the key that its standard action has on this system, which is known already. */
+export const standardKey: PlaceRule = (command, context) =>
+  context
+    .standardKeysOf(command)
+    .slice(0, 1)
+    .map((there) => ({
+      to: triggerKey(there),
+      score: ruleScores.standardKey,
+      reason: `The standard key for “${command.name}”.`,
+    }))
+
+export const placeRules: readonly PlaceRule[] = [
+  standardKey,
+  oppositeWithShift,
+  oppositeTurn,
+  sideBySide,
+  sameIdea,
+]

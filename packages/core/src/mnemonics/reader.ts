@@ -19,8 +19,12 @@ const strongestByTarget = (links: readonly Link[]): Map<string, Link> => {
   return out
 }
 
+/** A word that more of a program's commands share is no main word. Assumed. */
+const mostShared = 0.1
+
 export function mnemonicReader(command: Command, context: MnemonicContext): MnemonicReader {
-  const bySign = strongestByTarget(letterRules.flatMap((rule) => rule(command)))
+  const isCommon = (word: string): boolean => context.wordShare(command.programId, word) > mostShared
+  const bySign = strongestByTarget(letterRules.flatMap((rule) => rule(command, isCommon)))
   const byTrigger = strongestByTarget(placeRules.flatMap((rule) => rule(command, context)))
   const ways = context.finder.waysOf(command)
   const signOf = (trigger: Trigger): string | null => {

@@ -7,6 +7,7 @@ export interface MnemonicScore {
 
 /** Scores of the rules. Assumed; only their order is common practice. */
 export const ruleScores = {
+  standardKey: 1,
   firstOfMainWord: 1,
   hint: 0.95,
   sameIdea: 0.9,

@@ -13,6 +13,7 @@ import { CoreError } from '../errors.js'
 import { handModel } from '../hand/index.js'
 import {
   browserChords,
+  standardChords,
   inputMethodOf,
   textActions,
   type BrowserKey,
@@ -21,11 +22,12 @@ import {
   type TerminalKeys,
 } from '../hosts/index.js'
 import type { Memory } from '../mnemonics/index.js'
-import { activeArrangement, activeBench, type Arrangement, type Plan } from '../plan/index.js'
+import { activeArrangement, activeBench, dayHours, type Arrangement, type Plan } from '../plan/index.js'
 import type { OwnSystemKeys, SystemKeys } from '../systems/index.js'
 import {
   keyWords,
   triggerKey,
+  type Chord,
   type KeyWordData,
   type KeyWords,
   type Naming,
@@ -63,6 +65,12 @@ export interface Environment extends Naming {
   readonly browserKeys?: ReadonlyMap<TriggerKey, BrowserKey>
   /** what terminals send */
   readonly terminal?: TerminalKeys
+  /** keys of the standard actions, by the action's name, the usual one first */
+  readonly standards?: ReadonlyMap<string, readonly Chord[]>
+  /** active hours of a day, for what depends on how often a command is used */
+  readonly hoursPerDay?: number
+  /** uses by context, by command id, where a log has told them */
+  readonly contextUses?: ReadonlyMap<string, Readonly<Record<string, number>>>
   /** chords (trigger keys) that edit text or move in it, with what they do */
   readonly textActions?: ReadonlyMap<TriggerKey, string>
   /** what stands between the system and programs */
@@ -142,6 +150,17 @@ export function environmentOf(
     ...(plan.ownSystemKeys[plan.system] && { ownKeys: plan.ownSystemKeys[plan.system] }),
     browserKeys: browserChords(catalogues.browserKeys ?? [], layout, plan.system),
     ...(catalogues.terminal && { terminal: catalogues.terminal }),
+    standards: new Map(
+      standardChords(catalogues.standardKeys ?? [], layout, plan.system)
+        .filter(({ chords }) => chords.length > 0)
+        .map(({ action, chords }) => [action, chords] as const),
+    ),
+    hoursPerDay: dayHours(plan).hours,
+    contextUses: new Map(
+      Object.entries(plan.usage?.commands ?? {}).flatMap(([id, { byContext }]) =>
+        byContext ? [[id, byContext] as const] : [],
+      ),
+    ),
     textActions: textActions(catalogues.standardKeys ?? [], layout, plan.system),
     inputMethod: inputMethodOf(
       catalogues.inputMethods?.find((m) => m.id === plan.inputMethod),

@@ -1,7 +1,6 @@
 export { benchCandidates, candidate, pageFor, type Candidate, type PageOf } from './candidates.js'
 export {
   isAvailable,
-  handCostMs,
   isFree,
   placeFor,
   placesWith,
@@ -21,3 +20,12 @@ export type { Remedy } from './remedy.js'
 export { checkArrangement } from './check.js'
 export { applyRemedy } from './apply-remedy.js'
 export { foresight, type Foresight } from './foresight.js'
+export {
+  handCostMs,
+  pointingAmount,
+  recallShare,
+  typingCost,
+  typingShare,
+  usualHoursPerDay,
+  type PlaceCost,
+} from './cost.js'

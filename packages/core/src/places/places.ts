@@ -1,38 +1,32 @@
-import type { Control, HandSide } from '../bench/index.js'
-import { typingContexts } from '../clashes/index.js'
-import { canBeLiveTogether, type Command } from '../commands/index.js'
+import type { Control } from '../bench/index.js'
 import {
-  fingerCapacity,
-  thereAndBackMs,
-  triggerReach,
-  type ChordReach,
-  type ReachAt,
-  type ReachByControl,
-} from '../hand/index.js'
+  dangersOf,
+  isHarmful,
+  isPointed,
+  ownHarm,
+  slipsAround,
+  typingContexts,
+  usesBeside,
+  wayOutMs,
+} from '../clashes/index.js'
+import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
+import { triggerReach, type ChordReach, type ReachAt, type ReachByControl } from '../hand/index.js'
 import type { MnemonicScore } from '../mnemonics/index.js'
 import { commandsMet, reachContextOf, reservedBy, type PlaceIndex, type Reservation } from '../model/index.js'
 import { defaultPlaceWeights, type PlaceWeights } from '../plan/index.js'
-import type { Modifier, Trigger, TriggerKey } from '../triggers/index.js'
+import { triggerKey, type Modifier, type Trigger, type TriggerKey } from '../triggers/index.js'
+import {
+  costOf,
+  pointingAmount,
+  recallShare,
+  sumOf,
+  typingCost,
+  usualHoursPerDay,
+  weaknessOf,
+  type PlaceAmounts,
+  type PlaceCost,
+} from './cost.js'
 import { candidate, candidatesWith, pageFor, type Candidate, type PageOf } from './candidates.js'
-
-/** The parts of a place's cost, ms. */
-export interface PlaceCost {
-  /** there and, where a hand leaves, back */
-  readonly timeMs: number
-  readonly stretchMs: number
-  readonly recallMs: number
-  readonly displaceMs: number
-  readonly clashMs: number
-}
-
-/** What the weights multiply: the same for a place whatever they are. */
-interface Amounts {
-  readonly effort: number
-  /** 0 for the strongest finger, 1 for one of half its pace */
-  readonly weakness: number
-  readonly displaced: number
-  readonly clashes: number
-}
 
 /** How good one trigger would be for a command. */
 export interface CandidatePlace {
@@ -43,7 +37,7 @@ export interface CandidatePlace {
   readonly mnemonic: MnemonicScore
   readonly cost: PlaceCost
   readonly totalMs: number
-  readonly amounts: Amounts
+  readonly amounts: PlaceAmounts
   /** commands that hold the trigger where this one is live, most used first */
   readonly holders: readonly Command[]
   /** one of those, or what stands on the key, is kept where it is */
@@ -58,37 +52,11 @@ export interface CandidatePlace {
   readonly isMet: boolean
 }
 
-/** 0 for the strongest finger on the last key, 1 for one of half its pace; 0 where no finger is told. */
-function weaknessOf(reach: ChordReach, side: HandSide): number {
-  const finger = reach.fingers[reach.keys.at(-1) ?? '']
-  return finger ? (1 - fingerCapacity(side, finger)) * 2 : 0
-}
-
-/** What a use of a trigger costs the hand, whatever the command: there and back, effort and weak fingers, ms. */
-export const handCostMs = (reach: ChordReach, side: HandSide, weights: PlaceWeights): number =>
-  thereAndBackMs(reach) + weights.effortMs * reach.effort + weights.fingerMs * weaknessOf(reach, side)
-
-const costOf = (
-  reach: ChordReach,
-  mnemonic: MnemonicScore,
-  amounts: Amounts,
-  weights: PlaceWeights,
-): PlaceCost => ({
-  timeMs: thereAndBackMs(reach),
-  stretchMs: weights.effortMs * amounts.effort + weights.fingerMs * amounts.weakness,
-  recallMs: weights.recallMs * (1 - mnemonic.score),
-  displaceMs: weights.displaceMs * amounts.displaced,
-  clashMs: weights.clashMs * amounts.clashes,
-})
-
-const sum = (cost: PlaceCost): number =>
-  cost.timeMs + cost.stretchMs + cost.recallMs + cost.displaceMs + cost.clashMs
-
 /** The same places under other weights, in the order given. */
 export const reweigh = (places: readonly CandidatePlace[], weights: PlaceWeights): CandidatePlace[] =>
   places.map((place) => {
-    const cost = costOf(place.reach, place.mnemonic, place.amounts, weights)
-    return { ...place, cost, totalMs: sum(cost) }
+    const cost = costOf(place.reach, place.amounts, weights)
+    return { ...place, cost, totalMs: sumOf(cost) }
   })
 
 /** Judges triggers for one command; what is the same for all of them is worked out once. */
@@ -101,6 +69,9 @@ export function placeJudge(
   const program = env.programs.find((p) => p.id === command.programId)
   const reader = index.readerOf(command)
   const typing = program ? typingContexts(command, program) : []
+  const recalls = recallShare(command.usesPerHour, env.hoursPerDay ?? usualHoursPerDay)
+  const typed = program ? typingCost(command, program, env) : 0
+  const harmOn = harmJudge(command, program, index)
   const together = new Map<string, boolean>()
   const isRival = (other: Command): boolean => {
     let live = together.get(other.id)
@@ -119,14 +90,18 @@ export function placeJudge(
     const waitsWith = at.rivals.length > 0 ? at.rivals.flatMap(rivalsOn) : none
     const typesIn = at.types ? typing : noTexts
     const busiest = holders[0]
-    const amounts: Amounts = {
+    const mnemonic = reader.score(at.trigger, at.key)
+    const pointed = isPointed(at.trigger, index.pointing)
+    const amounts: PlaceAmounts = {
       effort: reach.effort,
       weakness: weaknessOf(reach, env.handSide ?? 'left'),
+      pointing: pointingAmount(at.trigger, pointed),
+      recall: recalls * (1 - mnemonic.score),
       displaced: busiest ? 0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)) : 0,
-      clashes: (typesIn.length > 0 ? 1 : 0) + (waitsWith.length > 0 ? 0.5 : 0),
+      clashes: (typesIn.length > 0 ? typed : 0) + (waitsWith.length > 0 ? 0.5 : 0),
+      harmMs: harmOn(at, reach, pointed),
     }
-    const mnemonic = reader.score(at.trigger, at.key)
-    const cost = costOf(reach, mnemonic, amounts, weights)
+    const cost = costOf(reach, amounts, weights)
     return {
       trigger: at.trigger,
       key: at.key,
@@ -134,7 +109,7 @@ export function placeJudge(
       reach,
       mnemonic,
       cost,
-      totalMs: sum(cost),
+      totalMs: sumOf(cost),
       amounts,
       holders,
       isLocked: at.locked || holders.some(rules.locks),
@@ -148,6 +123,50 @@ export function placeJudge(
 
 const none: readonly Command[] = []
 const noTexts: readonly string[] = []
+
+/** Expected harm of slips around a trigger, ms a use: onto a harmful command there, or onto this one where it is. */
+function harmJudge(
+  command: Command,
+  program: Program | undefined,
+  index: PlaceIndex,
+): (at: Candidate, reach: ChordReach, pointed: boolean) => number {
+  if (!program) return () => 0
+  const dangers = dangersOn(index)
+  const uses = Math.max(command.usesPerHour, leastUses)
+  const pressesPerHour = index.env.commands.reduce(
+    (sum, c) => (c.programId === program.id ? sum + c.usesPerHour : sum),
+    0,
+  )
+  return (at, reach, pointed) => {
+    let ms = 0
+    for (const danger of dangers.get(at.key) ?? [])
+      if (
+        danger.command.id !== command.id &&
+        command.oppositeId !== danger.command.id &&
+        canBeLiveTogether(danger.command, command, program)
+      )
+        ms += danger.msPerPress
+    if (!isHarmful(command)) return ms
+    let perHour = ownHarm(command, at.trigger, {
+      isAtRest: reach.verdict === 'rest',
+      isPointing: pointed,
+      pressesPerHour,
+    })
+    for (const { trigger, share } of slipsAround(at.trigger, index.env.controls))
+      perHour += usesBeside(command, triggerKey(trigger), program, index) * share * wayOutMs(command)
+    return ms + perHour / uses
+  }
+}
+
+/** A command that is never used still wants no harm done. */
+const leastUses = 0.1
+
+const dangersByIndex = new WeakMap<PlaceIndex, ReturnType<typeof dangersOf>>()
+function dangersOn(index: PlaceIndex): ReturnType<typeof dangersOf> {
+  let dangers = dangersByIndex.get(index)
+  if (!dangers) dangersByIndex.set(index, (dangers = dangersOf(index)))
+  return dangers
+}
 
 /** How good one trigger would be for `command`. */
 export const placeFor = (

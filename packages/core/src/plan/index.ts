@@ -98,7 +98,7 @@ export {
   setLabelText,
   setShortText,
 } from './edits/labels.js'
-export { resetWeights, setWeight, toggleRule } from './edits/rules.js'
+export { resetWeights, setWeight, setStandardsFree, toggleRule } from './edits/rules.js'
 export { joinIdeas, partIdeas, setWordPairs } from './edits/memory.js'
 export { longestChain, placeChain } from './edits/chains.js'
 export {

@@ -21,6 +21,7 @@ const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   4: fromVersion4,
   5: fromVersion5,
   6: fromVersion6,
+  7: fromVersion7,
 }
 
 /**
@@ -109,6 +110,12 @@ function fromVersion6(raw: Raw): Raw {
     })),
     setNowArrangementId: null,
   }
+}
+
+/** Version 8 has learning counted once, by the days in which it should pay, and weighs the work of the pointing hand. */
+function fromVersion7(raw: Raw): Raw {
+  const { learnMs: _, ...weights } = record(raw['weights'])
+  return { ...raw, version: 8, weights: { pointingMs: defaultPlaceWeights.pointingMs, ...weights } }
 }
 
 /** A place of a pop-up set is called an entry. */

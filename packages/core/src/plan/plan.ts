@@ -17,7 +17,7 @@ import { routineSchema, usageSchema } from '../usage/index.js'
 import { placeWeightsSchema } from './weights.js'
 
 /** The version of plan files that this core writes; older ones are migrated when read. */
-export const planVersion = 7
+export const planVersion = 8
 
 /** How well menus are known: by heart (nothing is looked for), usual (one look a walk), seldom used (one a level). */
 export const menuKnowledges = ['by heart', 'usual', 'seldom used'] as const

@@ -8,14 +8,14 @@ export const placeWeightsSchema = z.strictObject({
   effortMs: weight,
   /** for a finger that taps at half the pace of the strongest */
   fingerMs: weight,
-  /** for a place with no link to the name */
+  /** for a place with no link to the name; less for what is used all day and known by heart */
   recallMs: weight,
   /** for each time that the holder of a place is used more than this command, up to three; half of it on top */
   displaceMs: weight,
   /** for a place that types while text can be typed; half of it for one that has to wait for a further tap or a hold */
   clashMs: weight,
-  /** for a place that is new, when a solver moves the command to it */
-  learnMs: weight,
+  /** for pointing that a press of the pointing hand interrupts; more with a modifier, half for a stroke */
+  pointingMs: weight,
 })
 /** How much each part counts in the cost of a place. */
 export type PlaceWeights = z.infer<typeof placeWeightsSchema>
@@ -27,5 +27,5 @@ export const defaultPlaceWeights: PlaceWeights = Object.freeze({
   recallMs: 250,
   displaceMs: 300,
   clashMs: 600,
-  learnMs: 40,
+  pointingMs: 200,
 })

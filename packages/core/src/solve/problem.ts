@@ -1,12 +1,21 @@
+import { isPointed } from '../clashes/index.js'
 import { canBeLiveTogether, type Program } from '../commands/index.js'
 import { modifierSets, thereAndBackMs, triggerReach, type ChordReach } from '../hand/index.js'
 import type { PlaceIndex } from '../model/index.js'
-import { benchCandidates, candidate, handCostMs, pageFor, type Candidate } from '../places/index.js'
+import {
+  benchCandidates,
+  candidate,
+  handCostMs,
+  pageFor,
+  pointingAmount,
+  type Candidate,
+} from '../places/index.js'
 import type { Plan, Placed } from '../plan/index.js'
 import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
 import { rowFlows, rowPairs } from './row-links.js'
 import {
+  isLeftOut,
   isOnDevice,
   mayMove,
   solveRows,
@@ -45,7 +54,14 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
   const slotOf = (trigger: Trigger, at?: Candidate): SolveSlot => {
     const reach = triggerReach(trigger, reachContext) ?? unreachable
     const own = at ?? candidate(trigger, index)
-    return { candidate: own, trigger, key: own.key, reach, handMs: handCostMs(reach, side, plan.weights) }
+    const pointing = pointingAmount(trigger, isPointed(trigger, index.pointing))
+    return {
+      candidate: own,
+      trigger,
+      key: own.key,
+      reach,
+      handMs: handCostMs(reach, side, plan.weights, pointing),
+    }
   }
   const rows = solveRows(input, (trigger) => slotOf(trigger).handMs)
   const movable = rows.map((row) => row.role === 'main' && mayMove(row, input, scope))
@@ -83,6 +99,7 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
         slots.map((s) => s.trigger),
         index.mnemonics.neighbours,
         positions(index),
+        index.env.controls,
       ),
       flows: rowFlows(rows, plan),
       travel: slotTravel(
@@ -134,6 +151,7 @@ function solveSlots(
   for (const program of programs) {
     const offered = benchCandidates(index, sets, (id) => pageFor(id, program.id, index.env))
       .filter((at) => at.plain && at.reserved === null && !at.barred && !at.locked)
+      .filter((at) => !isLeftOut(at.trigger, index))
       .filter((at) => scope.deviceId === undefined || isOnDevice(at.trigger, scope.deviceId, index))
       .map((at) => found.get(at.key) ?? slotOf(at.trigger, at))
       .filter((slot) => Number.isFinite(slot.handMs))

@@ -1,19 +1,19 @@
+import { isHarmful, slipShare, wayOutMs } from '../clashes/index.js'
 import { canBeLiveTogether } from '../commands/index.js'
 import type { PlaceIndex } from '../model/index.js'
+import { recallShare, usualHoursPerDay } from '../places/index.js'
 import type { PlaceWeights, Plan } from '../plan/index.js'
 import type { SolveRow } from './rows.js'
 import { relationIndex, type RelationKind } from './slot-relations.js'
 import type { PairTerm } from './slots.js'
 
-/** Commands used at least this often an hour make slips worth keeping apart from. Assumed. */
-const busyUsesPerHour = 10
+/** Opposites that lie apart are mixed up however often they are used: so much of a link always counts. Assumed. */
+const leastPairRecall = 0.5
+/** Slips that cost less are passed over, ms an hour. Assumed. */
+const leastHarmMs = 100
 
 /** What members of a family gain on keys that lie together, ms a use of the rarer one. Assumed. */
 const familyMs = 40
-/** Presses out of which one lands on the key beside, and what that costs, ms. Assumed. */
-const slipShare = 0.002
-const damageMs = { nuisance: 2000, rework: 30_000, loss: 300_000 } as const
-
 /** What pairs of commands gain, or lose, by how their triggers lie to each other. */
 export function rowPairs(
   rows: readonly SolveRow[],
@@ -26,7 +26,11 @@ export function rowPairs(
   )
   const out: PairTerm[] = []
   const seen = new Set<string>()
-  const recall = (i: number): number => weights.recallMs * (weight[i] as number)
+  const hours = index.env.hoursPerDay ?? usualHoursPerDay
+  const recall = (i: number): number => {
+    const uses = weight[i] as number
+    return weights.recallMs * uses * Math.max(leastPairRecall, recallShare(uses, hours))
+  }
   const enter = (a: number, b: number, kind: RelationKind, gains?: readonly [number, number]): void => {
     const name = `${kind} ${a} ${b}`
     if (a === b || seen.has(name)) return
@@ -68,28 +72,19 @@ export function rowPairs(
 function slips(rows: readonly SolveRow[], { env }: PlaceIndex): PairTerm[] {
   const programs = new Map(env.programs.map((p) => [p.id, p]))
   return rows.flatMap(({ command: danger, role }, a): PairTerm[] => {
-    if (role !== 'main' || danger.damage === undefined || danger.damage.level === 'nuisance') return []
-    const cost = damageMs[danger.damage.level]
+    if (role !== 'main' || !isHarmful(danger)) return []
     return rows.flatMap(({ command: busy, role: other }, b): PairTerm[] => {
       const program = programs.get(danger.programId)
+      const harmMs = busy.usesPerHour * slipShare.nextDoor * wayOutMs(danger)
       const counts =
         other === 'main' &&
         a !== b &&
-        busy.usesPerHour >= busyUsesPerHour &&
+        harmMs >= leastHarmMs &&
         busy.oppositeId !== danger.id &&
         program !== undefined &&
         canBeLiveTogether(busy, danger, program)
       return counts
-        ? [
-            {
-              a,
-              b,
-              relation: relationIndex('slip'),
-              gainA: -busy.usesPerHour * slipShare * cost,
-              gainB: 0,
-              scored: false,
-            },
-          ]
+        ? [{ a, b, relation: relationIndex('slip'), gainA: -harmMs, gainB: 0, scored: false }]
         : []
     })
   })

@@ -1,4 +1,5 @@
 import type { ProgramId } from '../ids.js'
+import { splitControlRef } from '../bench/index.js'
 import type { Clash } from '../clashes/index.js'
 import type { Command } from '../commands/index.js'
 import type { ChordReach } from '../hand/index.js'
@@ -86,9 +87,26 @@ export function mayMove(
   // sequences, chains and what holds in some contexts only stay where the person has put them
   if (placed?.then || placed?.contextIds || trigger?.kind === 'sequence') return false
   if (index.rules.locks(command) || (trigger && index.rules.locksControl(controlRefOf(trigger)))) return false
+  // what stands on its standard key is known there
+  if (trigger && index.env.rules?.standardsFree !== true && isOnStandardKey(command, trigger, index))
+    return false
   if (scope.what === 'unplaced' && placement !== null) return false
   if (scope.programId !== undefined && command.programId !== scope.programId) return false
   return scope.deviceId === undefined || !trigger || isOnDevice(trigger, scope.deviceId, index)
+}
+
+/** Whether a command stands on a key that its standard action has on this system. */
+export const isOnStandardKey = (command: Command, trigger: Trigger, { mnemonics }: PlaceIndex): boolean =>
+  mnemonics.standardKeysOf(command).some((t) => triggerKey(t) === triggerKey(trigger))
+
+/** Whether the person has left out the device, or every device that has the key. */
+export function isLeftOut(trigger: Trigger, { env }: PlaceIndex): boolean {
+  const out = env.rules?.devicesLeftOut ?? []
+  if (out.length === 0) return false
+  if ('deviceId' in trigger) return out.includes(trigger.deviceId)
+  if (!('code' in trigger)) return false
+  const on = env.controls.filter((c) => c.code === trigger.code)
+  return on.length > 0 && on.every((c) => out.includes(splitControlRef(c.id).deviceId))
 }
 
 export function isOnDevice(trigger: Trigger, deviceId: string, { env }: PlaceIndex): boolean {

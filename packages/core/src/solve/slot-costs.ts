@@ -1,23 +1,36 @@
-import { clashChecker, severities, type Clash } from '../clashes/index.js'
+import { clashChecker, isPointed, ownHarm, severities, type Clash } from '../clashes/index.js'
 import { liveContexts, type Command } from '../commands/index.js'
 import { mnemonicContext, mnemonicReader } from '../mnemonics/index.js'
 import { reservedBy, type PlaceIndex } from '../model/index.js'
-import { pageFor } from '../places/index.js'
+import { pageFor, recallShare, typingCost, typingShare, usualHoursPerDay } from '../places/index.js'
+import { defaultPayBackDays } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
-import { menuLevels, menuMs } from '../work/index.js'
+import { menuLevels, menuMs, relearnMs, relearnUses } from '../work/index.js'
 import { isOnDevice, type ProblemInput, type SolveRow, type SolveScope, type SolveSlot } from './rows.js'
 
 /** A further place is worth keeping by this much an hour, and for each use, ms. Assumed. */
 const furtherWorth = { flat: 400, use: 30 } as const
 /** A clash above caution costs this, and for each use (of the rarer command) twice the clash weight, ms. Assumed. */
 export const troubleMs = 2000
+/** A command is not put on a key that types where more of its uses than this happen. Assumed. */
+const mostTyped = 0.5
+/** A key that types where text is typed costs by the uses there, and is no worse than that. */
+export const isCounted = (clash: Clash): boolean => clash.stage === 'typing' && clash.severity === 'shadows'
 /** Clashes that a placement has by itself, and that no arrangement of others would mend. */
 const isOwnTrouble = (clash: Clash): boolean =>
-  clash.kind !== 'default-lost' && severities.indexOf(clash.severity) < severities.indexOf('caution')
+  clash.kind !== 'default-lost' &&
+  !isCounted(clash) &&
+  severities.indexOf(clash.severity) < severities.indexOf('caution')
 
 /** What each row costs on each slot, ms an hour; how well slots recall rows by themselves; the cost of having no slot. */
 export function slotCosts(
-  { model: { plan, index }, clashes }: ProblemInput,
+  {
+    model: {
+      plan: { weights, payBackDays: days = defaultPayBackDays },
+      index,
+    },
+    clashes,
+  }: ProblemInput,
   rows: readonly SolveRow[],
   slots: readonly SolveSlot[],
   {
@@ -33,7 +46,6 @@ export function slotCosts(
   },
 ): { costs: Float64Array; scores: Float32Array; unassignedCost: Float64Array } {
   const { env } = index
-  const { weights } = plan
   const costs = new Float64Array(rows.length * slots.length).fill(Infinity)
   const scores = new Float32Array(rows.length * slots.length)
   const unassignedCost = new Float64Array(rows.length)
@@ -45,6 +57,10 @@ export function slotCosts(
       worstNow.set(name, Math.min(worstNow.get(name) ?? 9, severities.indexOf(clash.severity)))
     }
   const isTrouble = troubleOf(index, slots)
+  const hours = env.hoursPerDay ?? usualHoursPerDay
+  const presses = new Map<string, number>()
+  for (const { programId, usesPerHour } of env.commands)
+    presses.set(programId, (presses.get(programId) ?? 0) + usesPerHour)
   rows.forEach(({ command, role }, i) => {
     const at = initialSlot[i] as number
     const uses = weight[i] as number
@@ -59,20 +75,36 @@ export function slotCosts(
     const byMenu = uses * menuMs(menuLevels(command).length)
     unassignedCost[i] = byMenu
     const reader = mnemonicReader(command, alone)
+    const program = env.programs.find((x) => x.id === command.programId)
+    const recalls = weights.recallMs * recallShare(uses, hours)
+    const typedMs = program ? weights.clashMs * typingCost(command, program, env) : 0
+    const isTyped =
+      program?.restsWhileTyping !== true && program && typingShare(command, program, env) > mostTyped
+    const usesInDays = uses * hours * days
     const costOn = (p: number): number => {
       const slot = slots[p] as SolveSlot
       const score = reader.score(slot.trigger, slot.key).score
       scores[base + p] = score
-      return uses * (slot.handMs + weights.recallMs * (1 - score))
+      const harm = ownHarm(command, slot.trigger, {
+        isAtRest: slot.reach.verdict === 'rest',
+        isPointing: isPointed(slot.trigger, index.pointing),
+        pressesPerHour: presses.get(command.programId) ?? 0,
+      })
+      return uses * (slot.handMs + recalls * (1 - score) + (slot.candidate.types ? typedMs : 0)) + harm
     }
+    // what is learned once is spread over the hours of the days in which it should pay
+    const learningOn = (p: number): number =>
+      (relearnUses(scores[base + p] as number, usesInDays) * relearnMs) / (hours * days)
     if (fixed[i] === 0)
       for (let p = 0; p < slots.length; p++) {
         const { candidate: slot, handMs } = slots[p] as SolveSlot
         if (slot.reserved !== null || slot.barred || slot.locked || !slot.plain || !Number.isFinite(handMs))
           continue
         if (scope.deviceId !== undefined && !isOnDevice(slot.trigger, scope.deviceId, index)) continue
+        if (isTyped && slot.types) continue
         if (isOtherPage(slot.trigger, command, index) || isTrouble(command, p)) continue
-        costs[base + p] = costOn(p) + uses * weights.learnMs
+        costs[base + p] = costOn(p)
+        if (p !== at) costs[base + p] = (costs[base + p] as number) + learningOn(p)
       }
     if (at < 0) return
     const own = costOn(at)

@@ -1,14 +1,15 @@
+import type { Control } from '../bench/index.js'
+import { slipsAround, slipShare } from '../clashes/index.js'
 import {
   areOppositeWays,
   isShiftPartner,
   onSpot,
   oppositeWay,
   ruleScores,
-  sides,
   toggleShift,
   type Neighbours,
 } from '../mnemonics/index.js'
-import { heldOf, modifiers, controlRefOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
+import { heldOf, controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import { relationOf, type Relation } from './slots.js'
 
 /** How two slots can lie to each other, by the number of the relation. */
@@ -28,12 +29,14 @@ interface Lying {
 /**
  * The relations among triggers. `opposite`: same key with and without Shift, both ways of a dial or stroke; `right` and
  * `below`: the next key with the same modifiers; `same`: one trigger in two programs; `near`: keys of a family, 1 on
- * the same key to 0 at 60 mm; `slip`: the key beside, or the same key with one modifier more or less.
+ * the same key to 0 at 60 mm; `slip`: how likely a press lands on the other, 1 for
+ * the key beside.
  */
 export function slotRelations(
   triggers: readonly Trigger[],
   neighbours: Neighbours,
   positionOf: (trigger: Trigger) => Lying | undefined,
+  controls: readonly Control[],
 ): Relation[] {
   const indexOf = new Map(triggers.map((t, p) => [triggerKey(t), p]))
   const lists = Object.fromEntries(relationKinds.map((k) => [k, []])) as unknown as Record<
@@ -55,20 +58,8 @@ export function slotRelations(
       place === undefined ? null : onSpot(trigger, place)
     enter('right', p, on(beside.right), ruleScores.sideBySide)
     enter('below', p, on(beside.down), ruleScores.sideBySide)
-    for (const side of sides) enter('slip', p, on(beside[side]), 1)
-    if (trigger.kind !== 'popup')
-      for (const modifier of modifiers) {
-        const held = heldOf(trigger)
-        enter(
-          'slip',
-          p,
-          withHeld(
-            trigger,
-            held.includes(modifier) ? held.filter((m) => m !== modifier) : [...held, modifier],
-          ),
-          1,
-        )
-      }
+    for (const slip of slipsAround(trigger, controls))
+      enter('slip', p, slip.trigger, slip.share / slipShare.nextDoor)
   })
   nearby(triggers, positionOf, (p, q, value) => lists.near.push({ p, q, value }))
   return relationKinds.map((kind) => relationOf(triggers.length, lists[kind]))

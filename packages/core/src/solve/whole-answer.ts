@@ -4,9 +4,11 @@ import { triggerKey } from '../triggers/index.js'
 import { applyList, movesTo, type MoveList } from './moves.js'
 import type { ArrangementProblem } from './problem.js'
 import type { ProblemInput } from './rows.js'
+import { isCounted } from './slot-costs.js'
 
+/** Worse than a caution, and not one that the cost counts by the uses where it happens. */
 export const isAboveCaution = (clash: Clash): boolean =>
-  severities.indexOf(clash.severity) < severities.indexOf('caution')
+  !isCounted(clash) && severities.indexOf(clash.severity) < severities.indexOf('caution')
 
 /** What a generator returns in the end. */
 export function lastOf<T>(steps: Generator<T, T>): T {

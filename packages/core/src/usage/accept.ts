@@ -24,9 +24,9 @@ export function acceptUsage(
       activeHours: report.activeHours,
       days: report.days,
       commands: Object.fromEntries(
-        report.commands.map(({ commandId, uses, byMenu, byPointer }) => [
+        report.commands.map(({ commandId, uses, byMenu, byPointer, byContext }) => [
           commandId,
-          { uses, byMenu, byPointer },
+          { uses, byMenu, byPointer, ...(byContext && { byContext }) },
         ]),
       ),
       sequences: report.sequences.map((s) => ({ ...s, commandIds: [...s.commandIds] })),

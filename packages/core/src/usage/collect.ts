@@ -34,9 +34,12 @@ export interface UsageReport {
   /** days with at least one row, by the log's own clock */
   readonly days: number
   readonly sessions: number
-  readonly commands: readonly ({ readonly commandId: CommandId; readonly uses: number } & Readonly<
-    Record<'byMenu' | 'byPointer' | 'byKey', number>
-  >)[]
+  readonly commands: readonly ({
+    readonly commandId: CommandId
+    readonly uses: number
+    /** by context id, where the log names contexts */
+    readonly byContext?: Readonly<Record<string, number>>
+  } & Readonly<Record<'byMenu' | 'byPointer' | 'byKey', number>>)[]
   readonly follows: readonly { readonly from: string; readonly to: string; readonly uses: number }[]
   readonly sequences: readonly {
     readonly programId: ProgramId
@@ -81,6 +84,10 @@ class Column<A extends Int32Array | Float64Array | Uint8Array> {
 
 type Resolved = number | string
 
+const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase()
+const isNamed = (one: { readonly id: string; readonly name: string }, name: string): boolean =>
+  one.id === name || same(one.name, name)
+
 /** Takes rows one by one; gives counts, what follows what, and sequences at the end. */
 export class UsageCollector {
   private readonly programs: readonly Program[]
@@ -103,6 +110,9 @@ export class UsageCollector {
   private lastProgram = ''
   private lastContext = ''
   private lastCommands: Map<string, Resolved> | undefined
+  /** uses by the number of the command, for each context that the log names; of the row's own one */
+  private readonly byContext = new Map<string, Map<number, number>>()
+  private inContext: Map<number, number> | undefined
 
   constructor(plan: { readonly programs: readonly Program[]; readonly commands: readonly Command[] }) {
     this.programs = plan.programs
@@ -130,6 +140,7 @@ export class UsageCollector {
     this.times.push(timeMs)
     this.ids.push(found)
     this.how.push(by)
+    this.inContext?.set(found, (this.inContext.get(found) ?? 0) + 1)
   }
 
   addBad(line: number, reason: string): void {
@@ -153,14 +164,25 @@ export class UsageCollector {
       this.lastProgram = program
       this.lastContext = context
       this.lastCommands = commands
+      this.inContext = this.countsOf(program, context)
     }
     let found = commands.get(command)
     if (found === undefined) commands.set(command, (found = this.resolve(program, context, command)))
     return found
   }
 
+  /** The counts of a context, by its id; undefined where the log names none that is known. */
+  private countsOf(programName: string, contextName: string): Map<number, number> | undefined {
+    const program = this.programs.find((p) => isNamed(p, programName))
+    const context = program?.contexts.find((c) => isNamed(c, contextName))
+    if (!program || !context) return undefined
+    const key = `${program.id}\n${context.id}`
+    let counts = this.byContext.get(key)
+    if (!counts) this.byContext.set(key, (counts = new Map()))
+    return counts
+  }
+
   private resolve(programName: string, contextName: string, name: string): Resolved {
-    const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase()
     const miss = (reason: string): string => {
       if (programName !== '' && name !== '' && programName.length <= 120 && name.length <= 120)
         this.unknown.set(`${programName}\n${contextName}\n${name}`, {
@@ -172,12 +194,12 @@ export class UsageCollector {
       return reason
     }
     if (name === '') return 'The command is missing.'
-    const program = this.programs.find((p) => p.id === programName || same(p.name, programName))
+    const program = this.programs.find((p) => isNamed(p, programName))
     if (!program)
       return programName === ''
         ? 'The program is missing.'
         : miss(`There is no program “${programName.slice(0, 60)}”.`)
-    const context = program.contexts.find((c) => c.id === contextName || same(c.name, contextName))
+    const context = program.contexts.find((c) => isNamed(c, contextName))
     if (contextName !== '' && !context)
       return `There is no context “${contextName.slice(0, 60)}” in ${program.name}.`
     const named = this.commands.filter(
@@ -226,7 +248,13 @@ export class UsageCollector {
         byKey: byKey[i] as number,
       }
       const uses = parts.byMenu + parts.byPointer + parts.byKey
-      return uses > 0 ? [{ commandId: command.id, uses, ...parts }] : []
+      const contexts = [...this.byContext].flatMap(([key, of]): [string, number][] =>
+        key.startsWith(`${command.programId}\n`) && of.has(i)
+          ? [[key.slice(command.programId.length + 1), of.get(i) as number]]
+          : [],
+      )
+      const byContext = contexts.length > 0 ? { byContext: Object.fromEntries(contexts) } : {}
+      return uses > 0 ? [{ commandId: command.id, uses, ...parts, ...byContext }] : []
     })
     return {
       source,

@@ -13,7 +13,16 @@ export const usageSchema = z.strictObject({
   /** days on which the person worked; logs that were read before it was counted have none */
   days: count.optional(),
   /** by command id: how often, and how often by menu and by pointer */
-  commands: z.record(z.string(), z.strictObject({ uses: count, byMenu: count, byPointer: count })),
+  commands: z.record(
+    z.string(),
+    z.strictObject({
+      uses: count,
+      byMenu: count,
+      byPointer: count,
+      /** uses by context id, where the log names contexts */
+      byContext: z.record(z.string(), count).optional(),
+    }),
+  ),
   /** what follows what, most often first */
   /** repeated sequences that were found, as proposals for routines */
   sequences: z

@@ -64,8 +64,9 @@ describe('every trigger of the bench', () => {
   test('parts of the cost add up, and other weights rank what they weigh', () => {
     for (const p of places)
       expect(Object.values(p.cost).reduce((a: number, b: number) => a + b, 0)).toBeCloseTo(p.totalMs, 9)
+    const seldom = ranked({ ...hide, usesPerHour: 1 }, given)
     const blind = rankPlaces(reweigh(places, { ...defaultPlaceWeights, recallMs: 0 }))
-    const nameOnly = rankPlaces(reweigh(places, { ...defaultPlaceWeights, recallMs: 3000 }))
+    const nameOnly = rankPlaces(reweigh(seldom, { ...defaultPlaceWeights, recallMs: 3000 }))
     expect(nameOnly[0]!.mnemonic.score).toBe(1)
     expect(blind[0]!.reach.verdict).toBe('rest')
     expect(reweigh(places, defaultPlaceWeights)).toEqual(places)

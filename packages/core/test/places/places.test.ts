@@ -29,8 +29,11 @@ const split = command('Split', { usesPerHour: 20, contextIds: ['tracing'] })
 
 test('the first letter wins over nearer keys without a link, and free keys over taken ones', () => {
   const index = indexPlaces(placements({ split: 'KeyA' }), envWith([hide, split], { layoutId: 'de' }))
-  const ranked = rankPlaces(placesWith(hide, [], bare, index))
+  const ranked = rankPlaces(placesWith({ ...hide, usesPerHour: 1 }, [], bare, index))
   expect(triggerKey(ranked[0]!.trigger)).toBe('KeyS')
+  // what is used all day is known by heart, and goes where it is quickest
+  const often = rankPlaces(placesWith(hide, [], bare, index))[0]!
+  expect(often.reach.verdict).toBe('rest')
   expect(ranked.slice(0, 6).map((p) => triggerKey(p.trigger))).toContain('KeyH')
   const taken = ranked.find((p) => controlRefOf(p.trigger) === 'KeyA')!
   expect(taken.holders.map((c) => c.name)).toEqual(['Split'])

@@ -37,7 +37,7 @@ describe('a usage log', () => {
     expect(report).toMatchObject({ goodRows: 4, badRows: 0, sessions: 1 })
     expect(report.activeHours).toBeCloseTo(6 / 3600)
     expect(report.commands).toEqual([
-      { commandId: 'hide', uses: 2, byMenu: 0, byPointer: 0, byKey: 2 },
+      { commandId: 'hide', uses: 2, byMenu: 0, byPointer: 0, byKey: 2, byContext: { tracing: 2 } },
       { commandId: 'undo', uses: 2, byMenu: 1, byPointer: 1, byKey: 0 },
     ])
     expect(report.follows).toEqual([

@@ -4,10 +4,16 @@ import { defaultPlaceWeights, type PlaceWeights } from '../weights.js'
 import { edit } from './edit.js'
 
 /** Adds `id` to one list of the rules, or takes it out. */
-export const toggleRule = edit((plan: Plan, list: keyof Rules, id: string) => {
-  const at = plan.rules[list].indexOf(id)
-  if (at === -1) plan.rules[list].push(id)
-  else plan.rules[list].splice(at, 1)
+export const toggleRule = edit((plan: Plan, list: Exclude<keyof Rules, 'standardsFree'>, id: string) => {
+  const ids = (plan.rules[list] ??= [])
+  const at = ids.indexOf(id)
+  if (at === -1) ids.push(id)
+  else ids.splice(at, 1)
+})
+
+/** Whether Solve may move commands off their standard keys. */
+export const setStandardsFree = edit((plan: Plan, isFree: boolean) => {
+  plan.rules.standardsFree = isFree
 })
 
 /** What a place costs beside its time, ms. */

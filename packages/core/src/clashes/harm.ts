@@ -1,0 +1,127 @@
+import { splitControlRef, type Control } from '../bench/index.js'
+import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
+import { onSpot } from '../mnemonics/index.js'
+import type { PlaceIndex } from '../model/index.js'
+import {
+  controlRefOf,
+  heldOf,
+  modifiers,
+  triggerKey,
+  withHeld,
+  type Trigger,
+  type TriggerKey,
+} from '../triggers/index.js'
+import { nearControls, type Near } from './near.js'
+import { slipShare, wayOutSeconds } from './slip-rules.js'
+
+/** Presses of the main buttons of a mouse an hour, beside which its other buttons lie. Assumed. */
+export const clicksPerHour = 300
+
+const nearOf = new WeakMap<readonly Control[], ReadonlyMap<string, readonly Near[]>>()
+
+/** Control → those that a slip can meet; worked out once for a bench. */
+export function nearOn(controls: readonly Control[]): ReadonlyMap<string, readonly Near[]> {
+  let near = nearOf.get(controls)
+  if (!near) nearOf.set(controls, (near = nearControls(controls)))
+  return near
+}
+
+/** Whether a slip onto a command costs more than a moment. */
+export const isHarmful = (command: Command): boolean =>
+  command.damage !== undefined && command.damage.level !== 'nuisance'
+
+/** What a slip onto a harmful command costs, ms. */
+export const wayOutMs = ({ damage }: Command): number =>
+  damage === undefined ? 0 : wayOutSeconds[damage.level] * 1000
+
+/** Triggers that a slip can come from, or lead to, with the share of presses that slip so. */
+export function slipsAround(
+  trigger: Trigger,
+  controls: readonly Control[],
+): { readonly trigger: Trigger; readonly share: number }[] {
+  if (trigger.kind === 'popup' || trigger.kind === 'sequence') return []
+  const held = heldOf(trigger)
+  const withOther = modifiers.map((m) => ({
+    trigger: withHeld(
+      trigger,
+      held.includes(m) ? held.filter((h) => h !== m) : [...held, m],
+    ) as Trigger | null,
+    share: slipShare.farther,
+  }))
+  const beside =
+    trigger.kind === 'stroke'
+      ? [1, trigger.of - 1].map((step) => ({
+          trigger: { ...trigger, direction: (trigger.direction + step) % trigger.of } as Trigger | null,
+          share: slipShare.nextDoor,
+        }))
+      : (nearOn(controls).get(controlRefOf(trigger) ?? '') ?? []).map(({ controlRef, isNextDoor }) => ({
+          trigger: onSpot(trigger, controlRef),
+          share: isNextDoor ? slipShare.nextDoor : slipShare.farther,
+        }))
+  return [...beside, ...withOther].flatMap(({ trigger: t, share }) => (t ? [{ trigger: t, share }] : []))
+}
+
+/** What harmful commands around cost a press of a trigger, by the trigger. */
+export interface Danger {
+  readonly command: Command
+  /** share of presses × what the slip costs, ms a press */
+  readonly msPerPress: number
+}
+
+/** Triggers from which a slip meets a harmful command that stands somewhere now. */
+export function dangersOf(index: PlaceIndex): ReadonlyMap<TriggerKey, readonly Danger[]> {
+  const out = new Map<TriggerKey, Danger[]>()
+  for (const [id, triggers] of index.triggers) {
+    const command = index.commands.get(id)
+    if (!command || !isHarmful(command)) continue
+    for (const trigger of triggers)
+      for (const { trigger: from, share } of slipsAround(trigger, index.env.controls)) {
+        const key = triggerKey(from)
+        const there = out.get(key)
+        const danger = { command, msPerPress: share * wayOutMs(command) }
+        if (there) there.push(danger)
+        else out.set(key, [danger])
+      }
+  }
+  return out
+}
+
+/**
+ * Expected harm of a harmful command on a trigger by itself, ms an hour, whatever stands around: under a resting finger
+ * it is pressed unawares, on a mouse beside the clicks.
+ * @param pressesPerHour  of the program's commands, by the hand that rests there
+ */
+export function ownHarm(
+  command: Command,
+  trigger: Trigger,
+  {
+    isAtRest,
+    isPointing,
+    pressesPerHour,
+  }: { readonly isAtRest: boolean; readonly isPointing: boolean; readonly pressesPerHour: number },
+): number {
+  if (!isHarmful(command)) return 0
+  const isBare = heldOf(trigger).length === 0
+  const rest = isAtRest && isBare ? pressesPerHour * slipShare.farther : 0
+  const clicks = isPointing && trigger.kind !== 'stroke' ? clicksPerHour * slipShare.farther : 0
+  return (rest + clicks) * wayOutMs(command)
+}
+
+/** Uses an hour of what stands on a trigger, live together with a command and neither it nor its opposite. */
+export function usesBeside(command: Command, key: TriggerKey, program: Program, index: PlaceIndex): number {
+  let uses = 0
+  for (const other of index.holders.get(key) ?? [])
+    if (
+      other.id !== command.id &&
+      other.oppositeId !== command.id &&
+      canBeLiveTogether(other, command, program)
+    )
+      uses += other.usesPerHour
+  return uses
+}
+
+/** Whether a trigger is on a device of the pointing hand. */
+export const isPointed = (trigger: Trigger, pointing: ReadonlyMap<string, number>): boolean => {
+  const ref = controlRefOf(trigger)
+  return ref !== null && ref.includes('/') && pointing.has(splitControlRef(ref).deviceId)
+}
