@@ -14,7 +14,7 @@ async function openSolve(page: Page): Promise<void> {
 /** Looks for the best of few moves, which takes as long as any search. */
 async function look(page: Page, most: number): Promise<void> {
   await ask(page)
-    .getByRole('radio', { name: /Limit the number of changes/ })
+    .getByRole('checkbox', { name: /Limit the number of changes/ })
     .check()
   await ask(page).getByRole('textbox', { name: 'Changes at most' }).fill(String(most))
   await ask(page).getByRole('button', { name: /^Look/ }).click()
@@ -24,7 +24,7 @@ async function look(page: Page, most: number): Promise<void> {
 test('the first move is applied by keys alone, within five presses of the list', async ({ page }) => {
   await openSolve(page)
   await ask(page)
-    .getByRole('radio', { name: /Limit the number of changes/ })
+    .getByRole('checkbox', { name: /Limit the number of changes/ })
     .check()
   await ask(page).getByRole('textbox', { name: 'Changes at most' }).fill('3')
   await ask(page).getByRole('button', { name: /^Look/ }).focus()
@@ -190,7 +190,7 @@ test('what may move is narrowed to those without a key, and to one program', asy
   await expect(page.getByRole('heading', { name: 'Solve' })).toBeVisible()
   const rows = moves(page).getByRole('row')
   await ask(page)
-    .getByRole('radio', { name: /Only commands without a key/ })
+    .getByRole('checkbox', { name: /Only commands without a key/ })
     .check()
   await ask(page).getByRole('button', { name: /^Look/ }).click()
   await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
@@ -206,13 +206,10 @@ test('what may move is narrowed to those without a key, and to one program', asy
   await moves(page).getByRole('combobox', { name: 'Which moves' }).selectOption('Commands that move')
   await expect(moves(page).getByText('No move of this kind.')).toBeVisible()
 
-  await ask(page)
-    .getByRole('radio', { name: /One program/ })
-    .check()
   await ask(page).getByRole('combobox', { name: 'Program' }).selectOption('Reedcall')
   await ask(page).getByRole('button', { name: 'Look again' }).click()
   await expect(ask(page).getByRole('button', { name: 'Look again' })).toBeVisible({ timeout: 100_000 })
-  await moves(page).getByRole('combobox', { name: 'Which moves' }).selectOption('All moves')
+  await moves(page).getByRole('combobox', { name: 'Which moves' }).selectOption('Unsure ones, too')
   await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Fenmap' })).toHaveCount(0)
   await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Reedcall' }).first()).toBeVisible()
 })

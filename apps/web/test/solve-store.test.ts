@@ -40,6 +40,8 @@ function solved(): SolvedPlan {
     rows: answer.problem.rows,
     list: answer.list,
     reasons: {},
+    doubts: {},
+    payBack: [],
     beforeMs: answer.beforeMs,
     curve: answer.curve,
     clashesLeft: [],

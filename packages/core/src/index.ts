@@ -282,7 +282,12 @@ export {
   type SolveProgress,
   type SolveRow,
   type SolveScope,
+  rateSpread,
+  type Confidence,
+  type MoveDoubt,
 } from './solve/index.js'
+export { asGoodShare, drawsOf, placeDoubt, usualDraws, type PlaceDoubt } from './doubt/index.js'
+export { paysFromDay, type PayBackPoint } from './work/index.js'
 export {
   benchCandidates,
   isAvailable,

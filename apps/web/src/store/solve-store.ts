@@ -2,6 +2,7 @@ import {
   applyList,
   defaultMoves,
   triggerKey,
+  usualDraws,
   withNeeds,
   type Placement,
   type SolveProgress,
@@ -17,13 +18,13 @@ import { endSolveService, solveService } from '../worker/solve-client.js'
 import type { SolvedPlan } from '../worker/solve-protocol.js'
 import { usePlanStore } from './plan-store.js'
 
-export const scopeKinds = ['everything', 'few', 'unplaced', 'program', 'device'] as const
-export type ScopeKind = (typeof scopeKinds)[number]
-
-/** What is asked of the solver. */
+/** What is asked of the solver; all limits hold together. */
 export interface SolveAsk {
-  readonly scope: ScopeKind
+  readonly onlyUnplaced: boolean
+  /** whether no more than `mostMoves` commands may move */
+  readonly isLimited: boolean
   readonly mostMoves: number
+  /** only this program, only this device; null for all */
   readonly programId: ProgramId | null
   readonly deviceId: string | null
   readonly seed: number
@@ -41,7 +42,14 @@ interface SolveState {
 }
 
 export const useSolve = create<SolveState>()((set) => ({
-  ask: { scope: 'everything', mostMoves: 25, programId: null, deviceId: null, seed: 1 },
+  ask: {
+    onlyUnplaced: false,
+    isLimited: false,
+    mostMoves: 25,
+    programId: null,
+    deviceId: null,
+    seed: 1,
+  },
   running: null,
   trail: [],
   solved: null,
@@ -66,11 +74,12 @@ export async function startSolving(): Promise<void> {
         seed: ask.seed,
         moves: defaultMoves,
         curve: true,
+        draws: usualDraws,
         scope: {
-          what: ask.scope === 'unplaced' ? 'unplaced' : 'everything',
-          ...(ask.scope === 'few' && { mostMoves: ask.mostMoves }),
-          ...(ask.scope === 'program' && { programId: ask.programId ?? plan.programs[0]?.id ?? '' }),
-          ...(ask.scope === 'device' && { deviceId: ask.deviceId ?? plan.devices[0]?.id ?? '' }),
+          what: ask.onlyUnplaced ? 'unplaced' : 'everything',
+          ...(ask.isLimited && { mostMoves: ask.mostMoves }),
+          ...(ask.programId !== null && { programId: ask.programId }),
+          ...(ask.deviceId !== null && { deviceId: ask.deviceId }),
         },
       },
       proxy((progress: SolveProgress) => {

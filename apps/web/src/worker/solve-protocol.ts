@@ -1,6 +1,9 @@
 import type {
   Clash,
+  CommandId,
   CurvePoint,
+  MoveDoubt,
+  PayBackPoint,
   MoveList,
   Placement,
   Plan,
@@ -8,6 +11,7 @@ import type {
   SolveOptions,
   SolveProgress,
   SolveRow,
+  Trigger,
 } from '@reach-plot/core'
 
 /** Command time and clashes of an arrangement. */
@@ -22,6 +26,10 @@ export interface SolvedPlan {
   readonly placements: readonly Placement[]
   readonly rows: readonly SolveRow[]
   readonly list: MoveList
+  /** how sure each move is, by its id; none for those that were not looked at */
+  readonly doubts: Readonly<Record<number, MoveDoubt>>
+  /** what all moves have gained after days */
+  readonly payBack: readonly PayBackPoint[]
   /** why each move, by its id */
   readonly reasons: Readonly<Record<number, string>>
   readonly beforeMs: number
@@ -34,6 +42,12 @@ export interface SolvedPlan {
 /** What the worker does. `stop` ends a search with the best so far; the worker is ended to drop it. */
 export interface SolveService {
   solve(plan: Plan, options: SolveOptions, onProgress: (progress: SolveProgress) => void): Promise<SolvedPlan>
+  /** how often each place comes first when all that is assumed is drawn anew, by trigger key */
+  placeDoubt(
+    plan: Plan,
+    commandId: CommandId,
+    triggers: readonly Trigger[],
+  ): Promise<Readonly<Record<string, number>>>
   stop(): void
   compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>
 }

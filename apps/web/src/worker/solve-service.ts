@@ -1,9 +1,12 @@
 import {
+  candidate,
   dayHours,
   chordTable,
   compareArrangements,
   comparisonSheet,
   moveReason,
+  placeDoubt,
+  placesOn,
   reportOf,
   solveArrangement,
   type Arrangement,
@@ -66,6 +69,8 @@ export const solveService: SolveService = {
       placements: arrangement.placements,
       rows: answer.problem.rows,
       list: answer.list,
+      doubts: Object.fromEntries(answer.doubts),
+      payBack: answer.payBack,
       reasons: Object.fromEntries(answer.list.moves.map((m) => [m.id, moveReason(m, after)])),
       beforeMs: answer.beforeMs,
       curve: answer.curve,
@@ -73,6 +78,15 @@ export const solveService: SolveService = {
       before: summary(work),
       after: summary(prepareWork(after)),
     }
+  },
+  placeDoubt(plan, commandId, triggers) {
+    const model = modelOf(plan)
+    const { index, reachAt } = model
+    const command = index.commands.get(commandId)
+    if (!command) return Promise.resolve({})
+    const candidates = triggers.map((t) => candidate(t, index))
+    const places = placesOn(command, candidates, reachAt, index, plan.weights)
+    return Promise.resolve(Object.fromEntries(placeDoubt(places, model)))
   },
   stop() {
     stopped = true

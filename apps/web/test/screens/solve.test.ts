@@ -20,7 +20,7 @@ const keys = (plan: Plan): string[] =>
 
 /** Twelve moves for the demo, found once. */
 async function solveFew(): Promise<void> {
-  useSolve.getState().setAsk({ scope: 'few', mostMoves: 12, seed: 1 })
+  useSolve.getState().setAsk({ isLimited: true, mostMoves: 12, seed: 1 })
   await act(startSolving)
 }
 
@@ -40,6 +40,7 @@ describe('solving', () => {
     const solved = useSolve.getState().solved!
     const { result } = screenOf(() => useMoves({ solved }))
     expect(result.current.taken).toEqual(new Set())
+    await doing(() => result.current.setShown('all'))
     expect(result.current.open.length).toBe(solved.list.moves.length)
     const before = planNow()
     const needy = solved.list.moves.find((m) => m.needs.length > 1) ?? solved.list.moves[0]!
@@ -52,7 +53,7 @@ describe('solving', () => {
     expect(planNow()).toBe(before)
 
     await doing(() => result.current.setShown('sure'))
-    expect(result.current.listed.every((m) => m.confidence === 'sure')).toBe(true)
+    expect(result.current.listed.every((m) => solved.doubts[m.id]?.confidence === 'sure')).toBe(true)
     await doing(() => result.current.setShown('all'))
     await doing(() => result.current.setProgramId('fenmap'))
     expect(result.current.listed.every((m) => m.command.programId === 'fenmap')).toBe(true)

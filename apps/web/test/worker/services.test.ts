@@ -41,6 +41,7 @@ describe('the solving worker', () => {
     moves: 40_000,
     seed: 1,
     curve: false,
+    draws: 8,
     scope: { what: 'unplaced', programId: 'reedcall' },
   } as const
   test('tells how far it is, and gives moves with reasons and figures before and after', async () => {

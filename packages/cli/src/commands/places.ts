@@ -1,11 +1,15 @@
 import {
+  asGoodShare,
   defaultPlaceWeights,
+  drawsOf,
   isFree,
+  placeDoubt,
   placeReason,
   placeWeightsSchema,
   placesOn,
   rankPlaces,
   triggerName,
+  usualDraws,
   type PlaceWeights,
   type Plan,
 } from '@reach-plot/core'
@@ -25,6 +29,7 @@ export const verb = defineVerb({
     only: choiceOr(['free', 'all'], 'all', 'whether taken places are listed'),
     weights: text('recallMs=400,…', 'other weights than the plan’s'),
     top: numberOr(10, 1, 5000, 'how many'),
+    doubt: numberOr(usualDraws, 0, 1000, 'draws of all that is assumed, for the first 20; 0 leaves it out'),
   },
   run({ files, options }) {
     const { plan, model, candidatesFor } = openPlan(files[0])
@@ -39,6 +44,7 @@ export const verb = defineVerb({
       placesOn(command, candidates, reachAt, index, weightsOf(plan, options.weights)),
     ).filter((p) => options.only === 'all' || isFree(p))
     const shown = places.slice(0, options.top)
+    const doubt = placeDoubt(places.slice(0, 20), model, drawsOf(options.doubt))
     return {
       value: {
         command: command.id,
@@ -47,6 +53,11 @@ export const verb = defineVerb({
           verdict: p.reach.verdict,
           timeMs: rounded(p.reach.timeMs, 0),
           totalMs: rounded(p.totalMs, 0),
+          ...(options.doubt > 0 &&
+            doubt.has(p.key) && {
+              firstInShareOfDraws: rounded(doubt.get(p.key) ?? 0, 3),
+              asGoodAsFirst: (doubt.get(p.key) ?? 0) >= asGoodShare,
+            }),
           cost: Object.fromEntries(
             Object.entries(p.cost).map(([part, ms]) => [part, rounded(ms as number, 0)]),
           ),

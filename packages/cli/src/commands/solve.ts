@@ -13,6 +13,8 @@ import {
   prepareWork,
   copyArrangement,
   type PreparedModel,
+  type MoveDoubt,
+  usualDraws,
 } from '@reach-plot/core'
 import { rounded, writeOut } from '../io.js'
 import { openPlan, known } from '../loaded-plan.js'
@@ -29,6 +31,12 @@ export const verb = defineVerb({
     only: choiceOr(['everything', 'unplaced'], 'everything', 'what may move'),
     program: text('ID', 'only its commands'),
     device: text('ID', 'only on this device'),
+    doubt: numberOr(
+      usualDraws,
+      0,
+      1000,
+      'draws of all that is assumed, to tell how sure each move is; 0 leaves it out',
+    ),
     search: numberOr(defaultMoves, 2000, 50_000_000, 'moves of the search'),
     out: text('NEW.json', 'writes the plan with the answer added'),
   },
@@ -45,6 +53,7 @@ export const verb = defineVerb({
         ...defaultSolveOptions,
         seed: options.seed,
         moves: options.search,
+        draws: options.doubt,
         scope: {
           what: options.only,
           ...(options.moves !== undefined && { mostMoves: options.moves }),
@@ -78,12 +87,13 @@ function valueOf(before: PreparedModel, after: PreparedModel, answer: SolveAnswe
       to: move.to && triggerKey(move.to),
       gainSecondsPerHour: rounded(move.gainMs / 1000, 2),
       gainSoFarSecondsPerHour: rounded((answer.list.gainsMs[i] as number) / 1000, 2),
-      confidence: move.confidence,
-      because: move.because,
+      partSecondsPerHour: rounded(move.partMs / 1000, 3),
+      ...sureness(answer.doubts.get(move.id)),
       reason: moveReason(move, after),
       group: move.group,
       needs: move.needs.map((id) => answer.list.moves.find((m) => m.id === id)?.command.id),
     })),
+    payBack: answer.payBack.map((p) => ({ day: p.day, gainedMinutes: rounded(p.ms / 60_000, 2) })),
     costBeforeSecondsPerHour: rounded(answer.beforeMs / 1000, 1),
     costAfterSecondsPerHour: rounded(answer.afterMs / 1000, 1),
     commandMinutesPerDayBefore: was && minutes(was.day.msPerHour),
@@ -100,8 +110,21 @@ function valueOf(before: PreparedModel, after: PreparedModel, answer: SolveAnswe
   }
 }
 
+/** In how many draws a move gains, and its gain over them. */
+function sureness(doubt: MoveDoubt | undefined) {
+  if (!doubt) return {}
+  return {
+    confidence: doubt.confidence,
+    holds: doubt.holds,
+    draws: doubt.draws,
+    shareOfDraws: rounded(doubt.holds / doubt.draws, 3),
+    gainRangeSecondsPerHour: [rounded(doubt.lowMs / 1000, 2), rounded(doubt.highMs / 1000, 2)],
+    countedUses: doubt.counted,
+  }
+}
+
 function textOf(
-  { list }: SolveAnswer,
+  { list, doubts }: SolveAnswer,
   value: ReturnType<typeof valueOf>,
   naming: Parameters<typeof triggerName>[1],
 ): string {
@@ -110,9 +133,12 @@ function textOf(
   return [
     ...list.moves.map(
       (m) =>
-        `${m.command.name}: ${name(m.from)} → ${name(m.to)}  ${(m.gainMs / 1000).toFixed(1)} s an hour, ${m.confidence}`,
+        `${m.command.name}: ${name(m.from)} → ${name(m.to)}  ${(m.gainMs / 1000).toFixed(1)} s an hour${doubtInWords(doubts.get(m.id))}`,
     ),
     `${list.moves.length} moves: ${value.commandMinutesPerDayBefore} min of command time a day before, ${value.commandMinutesPerDayAfter} after`,
     ...value.clashesAboveCautionLeft.map((message) => `left as it is: ${message}`),
   ].join('\n')
 }
+
+const doubtInWords = (doubt: MoveDoubt | undefined): string =>
+  doubt ? `, ${doubt.confidence}: gains in ${doubt.holds} of ${doubt.draws} draws` : ''

@@ -1,5 +1,5 @@
 import { dayHours, defaultPayBackDays, menuKnowledges } from '../plan/index.js'
-import { timeCommand } from '../work/index.js'
+import { payBackCurve, paysFromDay, timeCommand, type PayBackPoint } from '../work/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { changesBetween, learningOf, type Change, type Learning } from './changes.js'
 import { prepareWork, reportOf, type ArrangementReport } from './report.js'
@@ -24,8 +24,10 @@ export interface Compared {
   /** what it costs once to learn the new places, ms: in all, and for each command */
   readonly learningMs: number
   readonly learning: readonly Learning[]
-  /** days of work until what is saved has paid for the learning; null when nothing is saved */
+  /** days of work until what is saved has paid for the learning, by the curve; null when it never does */
   readonly paysAfterDays: number | null
+  /** what the new places have gained after days, learning first and saving after */
+  readonly payBack: readonly PayBackPoint[]
 }
 
 /**
@@ -55,13 +57,18 @@ export function compareArrangements(
     )
     const learning = learnings.reduce((sum, l) => sum + l.ms, 0)
     const savedPerDay = (first.day.msPerHour - report.day.msPerHour) * hours
+    const payBack = payBackCurve(
+      learnings.map((l) => ({ usesPerDay: l.command.usesPerHour * hours, looks: l.uses })),
+      savedPerDay,
+    )
     out.push({
       report,
       saved: report === first ? null : savingOf(first, report),
       changes,
       learningMs: learning,
       learning: learnings,
-      paysAfterDays: learning === 0 ? 0 : savedPerDay > 0 ? learning / savedPerDay : null,
+      paysAfterDays: paysFromDay(payBack),
+      payBack,
     })
     step(out.length)
   }

@@ -8,6 +8,7 @@ import {
   timeCommand,
   waysToDo,
   type ByFinger,
+  type PayBackPoint,
   type StepOperator,
   type WaysToDo,
 } from '../work/index.js'
@@ -57,6 +58,7 @@ export interface SheetColumn {
   readonly saved: Saving | null
   readonly learningMs: number
   readonly paysAfterDays: number | null
+  readonly payBack: readonly PayBackPoint[]
 }
 
 /** What a figure is called and how it is written, without its value. */
@@ -126,6 +128,7 @@ export function comparisonSheet(compared: readonly Compared[], plan: Plan): Shee
       saved: one.saved,
       learningMs: one.learningMs,
       paysAfterDays: one.paysAfterDays,
+      payBack: one.payBack,
     }
   })
 }

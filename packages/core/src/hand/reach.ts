@@ -101,10 +101,15 @@ export interface ReachSolver {
 
 /**
  * A solver for one hand over one set of controls; keeps what is common to all chords.
+ * @param adjust  gives the hand other constants than the usual ones
  * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
  */
-export function reachSolver(restingHand: HandAtRest, controls: readonly Control[]): ReachSolver {
-  const hand = handModel(restingHand, controls)
+export function reachSolver(
+  restingHand: HandAtRest,
+  controls: readonly Control[],
+  adjust: (hand: HandModel) => HandModel = (hand) => hand,
+): ReachSolver {
+  const hand = adjust(handModel(restingHand, controls))
   const byId = new Map(controls.map((c) => [c.id, c]))
   const byCode = new Map<string, string[]>()
   for (const { code, id } of controls) if (code !== null) byCode.set(code, [...(byCode.get(code) ?? []), id])

@@ -50,6 +50,8 @@ export interface CandidatePlace {
   readonly waitsWith: readonly Command[]
   /** another command works the same key otherwise: by a hold, a tap, a pair */
   readonly isMet: boolean
+  /** the command stands on the key that its standard action has on this system, and would leave it */
+  readonly leavesStandard: boolean
 }
 
 /** The same places under other weights, in the order given. */
@@ -69,6 +71,8 @@ export function placeJudge(
   const program = env.programs.find((p) => p.id === command.programId)
   const reader = index.readerOf(command)
   const typing = program ? typingContexts(command, program) : []
+  const standard = new Set(index.mnemonics.standardKeysOf(command).map((t) => triggerKey(t)))
+  const standsOnStandard = (index.triggers.get(command.id) ?? []).some((t) => standard.has(triggerKey(t)))
   const recalls = recallShare(command.usesPerHour, env.hoursPerDay ?? usualHoursPerDay)
   const typed = program ? typingCost(command, program, env) : 0
   const harmOn = harmJudge(command, program, index)
@@ -117,6 +121,7 @@ export function placeJudge(
       typesIn,
       waitsWith,
       isMet: commandsMet(at.trigger, index).some(isRival),
+      leavesStandard: standsOnStandard && !standard.has(at.key),
     }
   }
 }

@@ -5,15 +5,20 @@ const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slic
 const quoted = (names: readonly { readonly name: string }[]): string =>
   names.map((c) => `“${c.name}”`).join(', ')
 
+/** Harm that is worth a word, ms a use. Assumed. */
+const leastHarmMs = 20
+
 /** Why a place is as good as it is, in one plain sentence (two where it is in somebody's way). */
 export function placeReason(place: CandidatePlace, naming: Naming): string {
-  const { reach, mnemonic, holders, typesIn, waitsWith } = place
+  const { reach, mnemonic, holders, typesIn, waitsWith, leavesStandard, cost } = place
   const finger = reach.fingers[reach.keys.at(-1) ?? '']
   const parts = [reachWords(place, naming)]
   if (finger && reach.verdict !== 'rest')
     parts[0] += ` with the ${finger}${finger === 'thumb' ? '' : ' finger'}`
   parts.push(lower(mnemonic.reason.replace(/\.$/, '')))
   if (typesIn.length > 0) parts.push(`it types in ${typesIn.join(', ')}`)
+  if (leavesStandard) parts.push('it leaves the standard key')
+  if (cost.harmMs >= leastHarmMs) parts.push(`slips beside it cost about ${Math.round(cost.harmMs)} ms a use`)
   if (waitsWith.length > 0)
     parts.push(`one has to wait for the other with ${quoted(waitsWith)} on the same key`)
   const first = `${parts.join('; ')}.`

@@ -112,10 +112,10 @@ function fromVersion6(raw: Raw): Raw {
   }
 }
 
-/** Version 8 has learning counted once, by the days in which it should pay, and weighs the work of the pointing hand. */
+/** Version 8 has learning counted once, by the days in which it should pay, and weighs the work of the pointing hand and of busy fingers. */
 function fromVersion7(raw: Raw): Raw {
   const { learnMs: _, ...weights } = record(raw['weights'])
-  return { ...raw, version: 8, weights: { pointingMs: defaultPlaceWeights.pointingMs, ...weights } }
+  return { ...raw, version: 8, weights: { ...defaultPlaceWeights, ...weights } }
 }
 
 /** A place of a pop-up set is called an entry. */

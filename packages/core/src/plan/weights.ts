@@ -16,6 +16,8 @@ export const placeWeightsSchema = z.strictObject({
   clashMs: weight,
   /** for pointing that a press of the pointing hand interrupts; more with a modifier, half for a stroke */
   pointingMs: weight,
+  /** for a press of a finger that has twice its fair share, when a solver spreads the work */
+  loadMs: weight,
 })
 /** How much each part counts in the cost of a place. */
 export type PlaceWeights = z.infer<typeof placeWeightsSchema>
@@ -28,4 +30,5 @@ export const defaultPlaceWeights: PlaceWeights = Object.freeze({
   displaceMs: 300,
   clashMs: 600,
   pointingMs: 200,
+  loadMs: 50,
 })

@@ -53,7 +53,7 @@ export function* curveOf(
   let start: Int32Array = initialSlot.slice()
   let atLimit: Int32Array | null = null
   let stopped = isStopped
-  const route = movesTo(built, whole, () => 0)
+  const route = movesTo(built, whole)
   const counts = [...new Set([...curveCounts, ...(limit < moved ? [limit] : [])])]
     .filter((n) => n < moved)
     .sort((a, b) => a - b)

@@ -1,13 +1,9 @@
-import type { CommandId } from '../ids.js'
 import type { Command } from '../commands/index.js'
 import type { Trigger } from '../triggers/index.js'
 import { timeOf, type ArrangementProblem } from './problem.js'
 import type { SolveRow } from './rows.js'
 import { SlotState } from './slots.js'
 import { applyMoves, type Move, type Placed } from '../plan/index.js'
-
-/** How sure it is that a move helps. */
-export type Confidence = 'sure' | 'likely' | 'unsure'
 
 /** One command that gets a place, moves, or gives up a further place. */
 export interface ProposedMove {
@@ -24,11 +20,11 @@ export interface ProposedMove {
   readonly group: number
   /** what it gains an hour, with all that it needs, alone against the arrangement as it is, ms */
   readonly gainMs: number
-  /** of that, press time alone */
+  /** of that, press time alone, with all that it needs; and of its command alone */
   readonly timeGainMs: number
-  readonly confidence: Confidence
-  /** why it is as sure as that, in words */
-  readonly because: string
+  readonly ownTimeGainMs: number
+  /** its part of the whole gain, when the moves are made in the order of the list, ms an hour: the parts add up */
+  readonly partMs: number
 }
 
 /** The moves that lead from the arrangement to the answer. */
@@ -39,18 +35,8 @@ export interface MoveList {
   readonly gainsMs: readonly number[]
 }
 
-/** What is counted in a log is surer than what was guessed. Assumed. */
-const countedUses = 10
-
-/**
- * The way from the arrangement as it is to an answer, as a list of moves.
- * @param usesOf  uses of a command that a log has counted; 0 where there is none
- */
-export function movesTo(
-  answer: ArrangementProblem,
-  slotOf: ArrayLike<number>,
-  usesOf: (commandId: CommandId) => number,
-): MoveList {
+/** The way from the arrangement as it is to an answer, as a list of moves. */
+export function movesTo(answer: ArrangementProblem, slotOf: ArrayLike<number>): MoveList {
   const { problem, rows, slots } = answer
   const { initialSlot } = problem
   const moving = Array.from({ length: problem.rows }, (_, i) => i).filter((i) => slotOf[i] !== initialSlot[i])
@@ -71,7 +57,7 @@ export function movesTo(
   const moves = moving.map((row, id): ProposedMove => {
     const own = needs[id] as readonly number[]
     const [from, to] = [initialSlot[row] as number, slotOf[row] as number]
-    const { command, role } = rows[row] as SolveRow
+    const { command } = rows[row] as SolveRow
     const gainMs = gainOf(own)
     const timeGainMs = own.reduce((sum, other) => {
       const r = moving[other] as number
@@ -90,7 +76,8 @@ export function movesTo(
       group: groups[id] as number,
       gainMs,
       timeGainMs,
-      ...confidenceOf(gainMs, timeGainMs, usesOf(command.id), role === 'further'),
+      ownTimeGainMs: rows[row]?.role === 'main' ? timeOf(answer, row, from) - timeOf(answer, row, to) : 0,
+      partMs: 0,
     }
   })
   return inOrder(moves, moving, slotOf, state)
@@ -144,23 +131,6 @@ function groupsOf(needs: readonly (readonly number[])[]): number[] {
   })
 }
 
-function confidenceOf(
-  gainMs: number,
-  timeGainMs: number,
-  counted: number,
-  isFurther: boolean,
-): { confidence: Confidence; because: string } {
-  if (isFurther)
-    return { confidence: 'likely', because: 'a further place of a command that keeps a better one' }
-  const quicker = timeGainMs > 0
-  const isCounted = counted >= countedUses
-  const time = quicker ? 'quicker by press time alone' : 'gains by memory and ease, not by press time'
-  const uses = isCounted ? `uses counted in a log (${counted})` : 'uses not counted in a log'
-  const because = `${time}; ${uses}`
-  if (gainMs <= 0) return { confidence: 'unsure', because: `makes room for others; ${uses}` }
-  return { confidence: quicker && isCounted ? 'sure' : quicker || isCounted ? 'likely' : 'unsure', because }
-}
-
 /** Each next move is the one that gains most for each move that it takes; what it needs comes with it. */
 function inOrder(
   moves: readonly ProposedMove[],
@@ -190,8 +160,9 @@ function inOrder(
     for (const id of best) {
       state.shift(moving[id] as number, slotOf[moving[id] as number] as number)
       left.delete(id)
-      order.push(moves[id] as ProposedMove)
+      const before = gainsMs.at(-1) ?? 0
       gainsMs.push(start - state.cost)
+      order.push({ ...(moves[id] as ProposedMove), partMs: start - state.cost - before })
     }
   }
   return { moves: order, gainsMs }

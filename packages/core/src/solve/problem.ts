@@ -13,6 +13,7 @@ import {
 import type { Plan, Placed } from '../plan/index.js'
 import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
+import { fingerLoad } from './finger-load.js'
 import { rowFlows, rowPairs } from './row-links.js'
 import {
   isLeftOut,
@@ -108,6 +109,15 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
         situation,
         reachContext,
       ),
+      ...(plan.weights.loadMs > 0 && {
+        load: fingerLoad(
+          slots,
+          Float64Array.from(rows, ({ command, role }) => (role === 'main' ? command.usesPerHour : 0)),
+          initialSlot,
+          side,
+          plan.weights.loadMs,
+        ),
+      }),
       initialSlot,
       fixed,
     },

@@ -1,3 +1,5 @@
+import { loadCost, type FingerLoad } from './finger-load.js'
+
 /** Sparse slots x slots matrix: row p is `to[start[p]..start[p+1])` with `value` beside it. */
 export interface Relation {
   readonly start: Int32Array
@@ -49,6 +51,8 @@ export interface SlotProblem {
   readonly relations: readonly Relation[]
   readonly flows: readonly { readonly a: number; readonly b: number; readonly uses: number }[]
   readonly travel?: Travel
+  /** what fingers over their fair share cost; nothing where left out */
+  readonly load?: FingerLoad
   /** slot of each row now, -1 for none */
   readonly initialSlot: Int32Array
   /** 1 for rows that must not move */
@@ -145,6 +149,8 @@ export class SlotState {
   cost = 0
   /** rows that do not stand where they stood at home */
   moved = 0
+  /** presses an hour of each finger */
+  private readonly presses: Float64Array
   readonly problem: SlotProblem
   private readonly links: Links
 
@@ -154,6 +160,7 @@ export class SlotState {
     this.slotOf = new Int32Array(problem.rows).fill(-1)
     this.first = new Int32Array(problem.slots).fill(-1)
     this.next = new Int32Array(problem.rows).fill(-1)
+    this.presses = new Float64Array(problem.load?.fair.length ?? 0)
     this.reset(slotOf)
   }
 
@@ -162,6 +169,7 @@ export class SlotState {
     const { rows, unassignedCost, initialSlot } = this.problem
     this.slotOf.fill(-1)
     this.first.fill(-1)
+    this.presses.fill(0)
     this.moved = 0
     this.cost = 0
     for (let i = 0; i < rows; i++) {
@@ -216,6 +224,7 @@ export class SlotState {
         const held = travel.heldOf[p] as number
         if (held !== 0 && held === travel.heldOf[q]) cost -= (out + back) * (travel.heldSaves[held] as number)
       }
+    if (problem.load) cost += this.loadAt(problem.load, i, p)
     if (alone) return cost
     for (let j = this.first[p] as number; j !== -1; j = this.next[j] as number)
       if (j !== i) cost += overlap[i * rows + j] as number
@@ -223,6 +232,33 @@ export class SlotState {
       for (let j = this.first[rivals.to[k] as number] as number; j !== -1; j = this.next[j] as number)
         if (j !== i) cost += overlap[i * rows + j] as number
     return cost
+  }
+
+  /** What the presses of row i on slot p add to the load of its fingers, ms an hour. */
+  private loadAt(load: FingerLoad, i: number, p: number): number {
+    const uses = load.uses[i] as number
+    if (uses === 0) return 0
+    const now = this.slotOf[i] as number
+    let cost = 0
+    for (let k = load.start[p] as number; k < (load.start[p + 1] as number); k++) {
+      const finger = load.finger[k] as number
+      let base = this.presses[finger] as number
+      if (now >= 0)
+        for (let n = load.start[now] as number; n < (load.start[now + 1] as number); n++)
+          if (load.finger[n] === finger) base -= uses * (load.presses[n] as number)
+      cost += loadCost(load, finger, base + uses * (load.presses[k] as number)) - loadCost(load, finger, base)
+    }
+    return cost
+  }
+
+  private addLoad(i: number, p: number, times: 1 | -1): void {
+    const { load } = this.problem
+    if (!load) return
+    const uses = times * (load.uses[i] as number)
+    for (let k = load.start[p] as number; k < (load.start[p + 1] as number); k++) {
+      const finger = load.finger[k] as number
+      this.presses[finger] = (this.presses[finger] as number) + uses * (load.presses[k] as number)
+    }
   }
 
   /** Whether what row i costs on a slot depends on where other rows stand, rows in its way left aside. */
@@ -279,12 +315,14 @@ export class SlotState {
   }
 
   private link(i: number, p: number): void {
+    this.addLoad(i, p, 1)
     this.slotOf[i] = p
     this.next[i] = this.first[p] as number
     this.first[p] = i
   }
 
   private unlink(i: number, p: number): void {
+    this.addLoad(i, p, -1)
     let at = this.first[p] as number
     if (at === i) {
       this.first[p] = this.next[i] as number

@@ -2,6 +2,10 @@ import { findClashes, type Clash } from '../clashes/index.js'
 import type { Placed } from '../plan/index.js'
 import { anneal } from './anneal.js'
 import { curveOf, type CurvePoint, type FewMoves } from './few-moves.js'
+import { drawsOf, usualDraws } from '../doubt/index.js'
+import { dayHours, defaultPayBackDays } from '../plan/index.js'
+import { payBackCurve, relearnUses, type PayBackPoint } from '../work/index.js'
+import { moveDoubts, type MoveDoubt } from './move-doubt.js'
 import { movesTo, type MoveList } from './moves.js'
 import { arrangementProblem, type ArrangementProblem } from './problem.js'
 import type { ProblemInput, SolveScope } from './rows.js'
@@ -17,6 +21,8 @@ export interface SolveOptions {
   readonly scope: SolveScope
   /** whether to find the best answers of few moves, too */
   readonly curve: boolean
+  /** how often all assumed constants are drawn to tell how sure each move is; 0 leaves that out */
+  readonly draws: number
 }
 
 /** What Solve does where nothing is asked for. */
@@ -25,11 +31,12 @@ export const defaultSolveOptions: SolveOptions = {
   moves: defaultMoves,
   scope: { what: 'everything' },
   curve: true,
+  draws: usualDraws,
 }
 
 /** How far Solve has come. */
 export interface SolveProgress {
-  readonly phase: 'first answer' | 'improving' | 'mending clashes' | 'answers of few moves'
+  readonly phase: 'first answer' | 'improving' | 'mending clashes' | 'answers of few moves' | 'how sure it is'
   /** 0 to 1 */
   readonly done: number
   /** gain of the best answer so far, ms an hour */
@@ -40,6 +47,10 @@ export interface SolveProgress {
 export interface SolveAnswer {
   readonly problem: ArrangementProblem
   readonly list: MoveList
+  /** how sure each move is, by its id; none for those that were not looked at */
+  readonly doubts: ReadonlyMap<number, MoveDoubt>
+  /** what the moves have gained after days, learning first and saving after */
+  readonly payBack: readonly PayBackPoint[]
   readonly placements: readonly Placed[]
   /** cost of the arrangement as it is, and of the answer, ms an hour */
   readonly beforeMs: number
@@ -87,12 +98,14 @@ export function* solveArrangement(
   yield* improve(search, options)
   yield* mendClashes(search, input, options.seed)
   const curve = yield* fewMoves(search, input, options)
-  const counted = input.model.plan.usage?.commands ?? {}
-  const list = movesTo(built, search.slotOf, (id) => counted[id]?.uses ?? 0)
+  const list = movesTo(built, search.slotOf)
+  const doubts = yield* howSure(search, list, input, options)
   const placements = placementsOf(built, input, list)
   return {
     problem: built,
     list,
+    doubts,
+    payBack: payBackOf(built, list, input),
     placements,
     beforeMs,
     afterMs: search.cost,
@@ -158,6 +171,46 @@ function* fewMoves(search: Search, input: ProblemInput, options: SolveOptions): 
     search.cost = slotCost(built.problem, found.atLimit)
   }
   return found.costs.map(({ moves, cost }) => ({ moves, gainMs: beforeMs - cost })).reduce(rising, [])
+}
+
+/** Tells how sure each move is, when all that is assumed is drawn anew. */
+function* howSure(
+  search: Search,
+  { moves }: MoveList,
+  { model }: ProblemInput,
+  { draws, seed }: SolveOptions,
+): Steps<ReadonlyMap<number, MoveDoubt>> {
+  const counted = model.plan.usage?.commands ?? {}
+  const steps = moveDoubts(
+    moves,
+    search.built,
+    search.slotOf,
+    model,
+    (id) => counted[id]?.uses ?? 0,
+    drawsOf(draws, seed),
+  )
+  for (let step = steps.next(); ; step = steps.next(search.stopped)) {
+    if (step.done === true) return step.value
+    yield* tell(search, 'how sure it is', step.value)
+  }
+}
+
+/** Learning each command that moves, and what its time then saves, over days. */
+function payBackOf(
+  { rows, problem, weight }: ArrangementProblem,
+  list: MoveList,
+  { model: { plan, index } }: ProblemInput,
+): PayBackPoint[] {
+  const { hours } = dayHours(plan)
+  const inDays = (plan.payBackDays ?? defaultPayBackDays) * hours
+  const learned = list.moves.flatMap(({ row, to, command }) => {
+    const uses = weight[row] as number
+    if (!to || rows[row]?.role !== 'main' || problem.fixed[row] === 1) return []
+    const { score } = index.readerOf(command).score(to)
+    return [{ usesPerDay: uses * hours, looks: relearnUses(score, uses * inDays) }]
+  })
+  const savedPerDay = hours * list.moves.reduce((sum, m) => sum + m.ownTimeGainMs, 0)
+  return payBackCurve(learned, savedPerDay)
 }
 
 /** No answer is worse than one of fewer moves. */

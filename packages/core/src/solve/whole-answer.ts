@@ -44,11 +44,7 @@ export const withoutBarred = (
  */
 export function barClashing(built: ArrangementProblem, input: ProblemInput, slotOf: Int32Array): boolean {
   const { problem, rows, slots } = built
-  const placements = placementsOf(
-    built,
-    input,
-    movesTo(built, slotOf, () => 0),
-  )
+  const placements = placementsOf(built, input, movesTo(built, slotOf))
   let barred = false
   for (const clash of findClashes(placements, input.model.env)) {
     if (!isAboveCaution(clash)) continue

@@ -12,3 +12,36 @@ export const relearnMs = operatorMs.M
  */
 export const relearnUses = (score: number, usesInDays: number): number =>
   Math.min(usesToLearn * (1 - score / 2), usesInDays)
+
+/** What new places have gained in all after some days, ms: below 0 while more was looked for than saved. */
+export interface PayBackPoint {
+  readonly day: number
+  readonly ms: number
+}
+
+const payBackDays = [0, 1, 2, 3, 5, 8, 12, 18, 25, 35, 50, 75, 100] as const
+
+/**
+ * Learning comes first and saving after: each new place is looked for at each of its first uses, while all uses save
+ * from the first day on.
+ * @param learned  uses a day of each new place, and how many of them are looked for
+ */
+export const payBackCurve = (
+  learned: readonly { readonly usesPerDay: number; readonly looks: number }[],
+  savedMsPerDay: number,
+): PayBackPoint[] =>
+  payBackDays.map((day) => ({
+    day,
+    ms:
+      savedMsPerDay * day -
+      learned.reduce((sum, { usesPerDay, looks }) => sum + Math.min(looks, usesPerDay * day) * relearnMs, 0),
+  }))
+
+/** The first day on which more is saved than was learned, by the curve; null when that never comes. */
+export function paysFromDay(curve: readonly PayBackPoint[]): number | null {
+  const at = curve.findLastIndex((point) => point.ms < 0)
+  const [below, above] = [curve[at], curve[at + 1]]
+  if (at === -1) return 0
+  if (!below || !above) return null
+  return below.day + ((above.day - below.day) * -below.ms) / (above.ms - below.ms)
+}

@@ -52,7 +52,7 @@ function problemOf(costs: readonly number[]): ArrangementProblem {
   }
 }
 const flat = problemOf(Array.from({ length: rows * codes.length }, (_, k) => 100 + ((k * 37) % 90)))
-const listOf = (slotOf: readonly number[], problem = flat): MoveList => movesTo(problem, slotOf, () => 20)
+const listOf = (slotOf: readonly number[], problem = flat): MoveList => movesTo(problem, slotOf)
 const of = (list: MoveList, row: number) => list.moves.find((m) => m.row === row)!
 
 describe('what a move needs', () => {
@@ -135,26 +135,21 @@ describe('any answer', () => {
   })
 })
 
-describe('how sure a move is', () => {
-  const better = problemOf(Array.from({ length: rows * 6 }, (_, k) => (k % 6 === 4 ? 10 : 500)))
-  const sureness = (uses: number) =>
-    of(
-      movesTo(better, [4, 1, 2, 3], () => uses),
-      0,
-    )
-  test('says whether uses were counted', () => {
-    expect(sureness(50).because).toContain('uses counted in a log (50)')
-    expect(sureness(0).because).toContain('not counted')
-  })
-  test('a move that only makes room is not sure', () => {
-    const list = movesTo(
-      problemOf(Array.from({ length: rows * 6 }, (_, k) => (k === 5 ? 600 : k % 6 === 0 ? 10 : 500))),
-      [5, 0, 2, 3],
-      () => 50,
-    )
-    expect(of(list, 0)).toMatchObject({ confidence: 'unsure' })
-    expect(of(list, 0).because).toContain('makes room')
-  })
+test('the parts of the gain add up to the whole, in the order of the list', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 10, max: 900 }), { minLength: 24, maxLength: 24 }),
+      fc.shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 4, maxLength: 4 }),
+      (costs, slotOf) => {
+        const problem = problemOf(costs)
+        const list = movesTo(problem, slotOf)
+        const gained =
+          slotCost(problem.problem, problem.problem.initialSlot) - slotCost(problem.problem, slotOf)
+        expect(list.moves.reduce((sum, m) => sum + m.partMs, 0)).toBeCloseTo(gained, 6)
+      },
+    ),
+    { numRuns: 200 },
+  )
 })
 
 describe('relays', () => {

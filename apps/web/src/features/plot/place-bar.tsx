@@ -4,9 +4,11 @@ import type { CandidatePlace } from '@reach-plot/core'
 export const costParts = [
   { name: 'time', fill: 'var(--reach-5)', of: (p: CandidatePlace) => p.cost.timeMs },
   { name: 'stretch', fill: 'var(--reach-3)', of: (p: CandidatePlace) => p.cost.stretchMs },
+  { name: 'pointing', fill: 'var(--reach-4)', of: (p: CandidatePlace) => p.cost.pointingMs },
   { name: 'to remember', fill: 'url(#bar-recall)', of: (p: CandidatePlace) => p.cost.recallMs },
   { name: 'pushes out', fill: 'url(#bar-taken)', of: (p: CandidatePlace) => p.cost.displaceMs },
   { name: 'clashes', fill: 'url(#bar-clash)', of: (p: CandidatePlace) => p.cost.clashMs },
+  { name: 'harm', fill: 'var(--magenta)', of: (p: CandidatePlace) => p.cost.harmMs },
 ] as const
 
 const pxPerMs = 0.13

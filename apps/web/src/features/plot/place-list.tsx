@@ -1,6 +1,7 @@
 import { verdictWords } from '../../parts/words.js'
 import { Lock, LockOpen } from 'lucide-react'
 import {
+  asGoodShare,
   modifierName,
   placeReason,
   controlRefOf,
@@ -162,8 +163,19 @@ function PlaceOptions({ view }: { view: PlaceListView }) {
   )
 }
 
+const doubtTitle =
+  'All that is assumed is drawn anew 64 times; a place is as good as the first when it comes first in a tenth of them'
+
+/** How often a place comes first; nothing for one that is clearly behind. */
+function doubtWords(doubt: PlaceListView['doubt'], key: string, rank: number): string {
+  if (doubt === null) return rank === 0 ? 'how sure …' : ''
+  const share = doubt[key] ?? 0
+  if (rank > 0 && share < asGoodShare) return ''
+  return `first in ${Math.round(100 * share)} %`
+}
+
 function PlaceButton({
-  view: { onPlace, setActive, set, ranked, shown },
+  view: { onPlace, setActive, set, ranked, shown, doubt },
   place,
   i,
   isActive,
@@ -212,6 +224,9 @@ function PlaceButton({
           {verdictWords[place.reach.verdict]} · {Math.round(place.reach.timeMs)} ms
           {finger && ` · ${finger}`}
           {isNow && <b className="text-ink"> · here now</b>}
+        </span>
+        <span className="text-[12px] whitespace-nowrap" title={doubtTitle}>
+          {doubtWords(doubt, triggerKey(place.trigger), i)}
         </span>
       </span>
       <span className="col-start-2 col-end-4 mt-1">

@@ -11,6 +11,7 @@ import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import type { Places } from '../../drawing/places.js'
+import { usePlaceDoubt } from './use-place-doubt.js'
 
 const shownPlaces = 14
 
@@ -32,6 +33,7 @@ export function usePlaceList({
   const controlRef = useView((s) => s.controlRef)
   const set = useView((s) => s.set)
   const { command, ranked } = places
+  const doubt = usePlaceDoubt(command.id, ranked)
   const edit = useEdit()
   const [active, setActive] = useState(0)
   const [shown, setShown] = useState(shownPlaces)
@@ -76,6 +78,7 @@ export function usePlaceList({
     onOther,
     places,
     ranked,
+    doubt,
     held,
     shown,
     active,

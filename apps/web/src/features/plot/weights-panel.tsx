@@ -12,6 +12,8 @@ const sliders: readonly {
   { name: 'recallMs', label: 'Mnemonic', hint: 'for no link to the name', most: 1500 },
   { name: 'displaceMs', label: 'Displacing', hint: 'for a holder of the same use', most: 1500 },
   { name: 'clashMs', label: 'Clash', hint: 'for a key that types there', most: 2000 },
+  { name: 'pointingMs', label: 'Pointing', hint: 'for pointing that a press interrupts', most: 1000 },
+  { name: 'loadMs', label: 'Busy finger', hint: 'for a finger with twice its share, in Solve', most: 500 },
 ]
 
 /** What the parts of a place's cost weigh, in ms of press time; the ranking follows at once. */

@@ -1,39 +1,32 @@
+import { setStandardsFree, toggleRule } from '@reach-plot/core'
+import { SelectField, TickField } from '../../parts/fields.js'
 import { NumberBox } from '../../parts/number-box.js'
-import { usePlan } from '../../store/plan-store.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { useSolve, type ScopeKind } from '../../store/solve-store.js'
+import { useSolve } from '../../store/solve-store.js'
 
-const scopes: readonly { readonly id: ScopeKind; readonly name: string; readonly hint: string }[] = [
-  { id: 'everything', name: 'Everything', hint: 'what is not locked' },
-  { id: 'few', name: 'Limit the number of changes', hint: 'the best of few' },
-  { id: 'unplaced', name: 'Only commands without a key', hint: 'all else stays' },
-  { id: 'program', name: 'One program', hint: 'others stay' },
-  { id: 'device', name: 'One device', hint: 'others stay' },
-]
+/** A standard key as each system writes it. */
+const standardExample = { macos: '⌘C', others: 'Ctrl+C' } as const
 
-/** What the solver may move. */
+/** What the solver may move, and where to. All limits hold together. */
 export function AskForm({ disabled }: { disabled: boolean }) {
   const plan = usePlan()
+  const edit = useEdit()
   const { bench } = useDerived()
   const ask = useSolve((s) => s.ask)
   const setAsk = useSolve((s) => s.setAsk)
   const devices = bench.devices.flatMap(({ deviceId }) => plan.devices.find((d) => d.id === deviceId) ?? [])
+  const leftOut = plan.rules.devicesLeftOut ?? []
   return (
     <fieldset disabled={disabled} className="flex flex-col gap-1">
       <legend className="caption pb-1">What may move</legend>
-      {scopes.map(({ id, name, hint }) => (
-        <label key={id} className="flex min-h-6 items-center gap-2">
-          <input
-            type="radio"
-            name="scope"
-            checked={ask.scope === id}
-            onChange={() => setAsk({ scope: id })}
-          />
-          <span>{name}</span>
-          <span className="ml-auto text-[12px] text-ink-2">{hint}</span>
-        </label>
-      ))}
-      {ask.scope === 'few' && (
+      <TickField checked={ask.onlyUnplaced} onChange={(onlyUnplaced) => setAsk({ onlyUnplaced })}>
+        Only commands without a key
+      </TickField>
+      <TickField checked={ask.isLimited} onChange={(isLimited) => setAsk({ isLimited })}>
+        Limit the number of changes
+      </TickField>
+      {ask.isLimited && (
         <NumberBox
           label="Changes at most"
           value={ask.mostMoves}
@@ -42,34 +35,40 @@ export function AskForm({ disabled }: { disabled: boolean }) {
           onChange={(mostMoves) => setAsk({ mostMoves: Math.round(mostMoves) })}
         />
       )}
-      {ask.scope === 'program' && (
-        <select
-          className="field"
-          aria-label="Program"
-          value={ask.programId ?? plan.programs[0]?.id ?? ''}
-          onChange={(e) => setAsk({ programId: e.target.value })}
-        >
-          {plan.programs.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </select>
-      )}
-      {ask.scope === 'device' && (
-        <select
-          className="field"
-          aria-label="Device"
-          value={ask.deviceId ?? devices[0]?.id ?? ''}
-          onChange={(e) => setAsk({ deviceId: e.target.value })}
-        >
-          {devices.map((d) => (
-            <option key={d.id} value={d.id}>
-              {d.name}
-            </option>
-          ))}
-        </select>
-      )}
+      <TickField
+        checked={plan.rules.standardsFree === true}
+        onChange={(isFree) => edit((before) => setStandardsFree(before, isFree))}
+      >
+        Standard keys, such as {standardExample[plan.system === 'macos' ? 'macos' : 'others']}, may move
+      </TickField>
+      <SelectField
+        label="Program"
+        value={ask.programId ?? ''}
+        choices={[{ id: '', name: 'All programs' }, ...plan.programs]}
+        onChange={(id) => setAsk({ programId: id === '' ? null : id })}
+      />
+      <SelectField
+        label="Device"
+        value={ask.deviceId ?? ''}
+        choices={[{ id: '', name: 'All devices' }, ...devices]}
+        onChange={(id) => setAsk({ deviceId: id === '' ? null : id })}
+      />
+      <details className="mt-1">
+        <summary className="min-h-6 cursor-pointer text-ink-2">
+          Devices that may be used
+          {leftOut.length > 0 &&
+            `: ${devices.filter((d) => !leftOut.includes(d.id)).length} of ${devices.length}`}
+        </summary>
+        {devices.map((d) => (
+          <TickField
+            key={d.id}
+            checked={!leftOut.includes(d.id)}
+            onChange={() => edit((before) => toggleRule(before, 'devicesLeftOut', d.id))}
+          >
+            {d.name}
+          </TickField>
+        ))}
+      </details>
       <details className="mt-1">
         <summary className="min-h-6 cursor-pointer text-ink-2">Seed</summary>
         <NumberBox

@@ -1,4 +1,4 @@
-import type { ProposedMove } from '@reach-plot/core'
+import type { MoveDoubt, ProposedMove } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
@@ -15,6 +15,14 @@ function inGroups(moves: readonly ProposedMove[]): readonly (readonly ProposedMo
 }
 
 const marks = { sure: '●●●', likely: '●●○', unsure: '●○○' } as const
+
+const seconds = (ms: number): string => (ms / 1000).toFixed(1).replace('-', '−')
+
+/** In how many draws a move gains, between what, and whether its uses were counted. */
+const doubtWords = ({ holds, draws, lowMs, highMs, counted }: MoveDoubt): string =>
+  `With all that it needs it gains in ${holds} of ${draws} draws, ${seconds(lowMs)} to ${seconds(highMs)} s an hour; uses ${
+    counted > 0 ? `counted in a log (${counted})` : 'not counted in a log'
+  }.`
 
 interface MoveTableProps {
   readonly solved: SolvedPlan
@@ -80,6 +88,7 @@ function MoveRow({ move, solved, taken, onApply }: MoveTableProps & { move: Prop
   const { programs } = usePlan()
   const missing = move.needs.filter((id) => taken?.has(id) !== true)
   const isTaken = taken?.has(move.id) === true
+  const doubt = solved.doubts[move.id]
   return (
     <tr className={`border-b border-rule align-top ${isTaken ? 'text-ink-2' : ''}`}>
       <th scope="row" className="py-[5px] pr-3 pl-[14px] text-left font-semibold">
@@ -96,18 +105,22 @@ function MoveRow({ move, solved, taken, onApply }: MoveTableProps & { move: Prop
       <td className="py-[5px]">
         {move.to ? <TriggerChip trigger={move.to} /> : <span className="text-ink-2">removed</span>}
       </td>
-      <td className="py-[5px] pr-3 text-right font-semibold">
-        {(move.gainMs / 1000).toFixed(1).replace('-', '−')}
-      </td>
+      <td className="py-[5px] pr-3 text-right font-semibold">{seconds(move.partMs)}</td>
       <td className="py-[5px]">
-        <span aria-hidden="true" className="block text-[10px] leading-[18px] tracking-[0.12em]">
-          {marks[move.confidence]}
-        </span>
-        <span className="block text-[12px] text-ink-2">{move.confidence}</span>
+        {doubt ? (
+          <>
+            <span aria-hidden="true" className="block text-[10px] leading-[18px] tracking-[0.12em]">
+              {marks[doubt.confidence]}
+            </span>
+            <span className="block text-[12px] text-ink-2">{doubt.confidence}</span>
+          </>
+        ) : (
+          <span className="text-[12px] text-ink-2">not looked at</span>
+        )}
       </td>
       <td className="py-[5px] pr-3">
         {solved.reasons[move.id]}
-        <span className="block text-[12px] text-ink-2 first-letter:uppercase">{move.because}.</span>
+        {doubt && <span className="block text-[12px] text-ink-2">{doubtWords(doubt)}</span>}
       </td>
       <td className="py-[5px]">
         {isTaken ? (

@@ -1,12 +1,13 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
+import type { ProposedMove } from '@reach-plot/core'
 import { takePlacements } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { placementsWith, takenMoves, useSolve } from '../../store/solve-store.js'
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
 
-export const shownKinds = ['all', 'sure', 'place', 'move', 'let go'] as const
+export const shownKinds = ['proposed', 'sure', 'place', 'move', 'let go', 'all'] as const
 
 /** What it shows. */
 export function useMoves({ solved }: { solved: SolvedPlan }) {
@@ -14,7 +15,7 @@ export function useMoves({ solved }: { solved: SolvedPlan }) {
   const { arrangement } = useDerived()
   const arrangementId = useSolve((s) => s.arrangementId)
   const navigate = useNavigate()
-  const [shown, setShown] = useState<(typeof shownKinds)[number]>('all')
+  const [shown, setShown] = useState<(typeof shownKinds)[number]>('proposed')
   const [programId, setProgramId] = useState('')
   const [grouped, setGrouped] = useState(false)
   const taken = useMemo(
@@ -22,11 +23,13 @@ export function useMoves({ solved }: { solved: SolvedPlan }) {
     [solved, arrangement, arrangementId],
   )
   const { moves } = solved.list
-  const listed = moves.filter(
-    (m) =>
-      (shown === 'all' || m.kind === shown || m.confidence === shown) &&
-      (programId === '' || m.command.programId === programId),
-  )
+  const proposed = useMemo(() => proposedMoves(solved), [solved])
+  const isShown = (m: ProposedMove): boolean => {
+    if (shown === 'all') return true
+    if (shown === 'sure') return solved.doubts[m.id]?.confidence === 'sure'
+    return proposed.has(m.id) && (shown === 'proposed' || m.kind === shown)
+  }
+  const listed = moves.filter((m) => isShown(m) && (programId === '' || m.command.programId === programId))
   const take = (ids: readonly number[]): void => {
     if (!taken) return
     const next = placementsWith(solved, taken, ids)
@@ -60,6 +63,12 @@ export function useMoves({ solved }: { solved: SolvedPlan }) {
     arrangementId,
     listed,
   }
+}
+
+/** Moves that are sure or likely, and those that they need: less is only shown when it is asked for. */
+function proposedMoves({ list, doubts }: SolvedPlan): ReadonlySet<number> {
+  const good = list.moves.filter((m) => doubts[m.id]?.confidence !== 'unsure')
+  return new Set(good.flatMap((m) => m.needs))
 }
 
 export type MovesView = ReturnType<typeof useMoves>
