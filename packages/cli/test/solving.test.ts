@@ -27,20 +27,32 @@ describe('solve', () => {
     expect(value.moves.length).toBeLessThanOrEqual(25)
     for (const move of value.moves) {
       expect(Object.keys(move).sort()).toEqual([
-        'because',
         'command',
         'confidence',
+        'countedUses',
+        'draws',
         'from',
+        'gainRangeSecondsPerHour',
         'gainSecondsPerHour',
         'gainSoFarSecondsPerHour',
         'group',
+        'holds',
         'kind',
         'needs',
+        'partSecondsPerHour',
         'reason',
+        'shareOfDraws',
         'to',
       ])
+      expect(move.shareOfDraws).toBeCloseTo(move.holds / move.draws, 3)
       expect(move.reason).not.toBe('')
     }
+    const parts = value.moves.reduce(
+      (sum: number, m: { partSecondsPerHour: number }) => sum + m.partSecondsPerHour,
+      0,
+    )
+    expect(parts).toBeCloseTo(value.costBeforeSecondsPerHour - value.costAfterSecondsPerHour, 0)
+    expect(value.payBack[0]).toEqual({ day: 0, gainedMinutes: 0 })
     expect(value.commandMinutesPerDayAfter).toBeLessThan(value.commandMinutesPerDayBefore)
     expect(value.curve.at(-1).moves).toBeGreaterThan(25)
     const again = await cli(...args)
@@ -63,7 +75,7 @@ describe('solve', () => {
   })
   test('people read a line for each move', async () => {
     const { stdout } = await cli('solve', demo, '--only', 'unplaced', '--search', '20000')
-    expect(stdout).toMatch(/^Hide shape: no place → .+ s an hour, sure$/m)
+    expect(stdout).toMatch(/^Hide shape: no place → .+ s an hour, sure: gains in \d+ of 64 draws$/m)
     expect(stdout).toMatch(/\d+ moves: [\d.]+ min of command time a day before, [\d.]+ after/)
   })
 })

@@ -81,6 +81,13 @@ export const handCostMs = (
   weights.fingerMs * weaknessOf(reach, side) +
   weights.pointingMs * pointing
 
+/**
+ * How much of a clash a chord with Super or the Windows key is by itself: the key is the desktop's, and what it leaves free
+ * today it may take with its next version. Assumed. On macOS it is the programs' own key.
+ */
+export const desktopKeyClash = (trigger: Trigger, { systemId }: Pick<Environment, 'systemId'>): number =>
+  systemId !== 'macos' && heldOf(trigger).includes('Meta') ? 0.25 : 0
+
 /** Uses a day from which half of what a link is worth is known by heart. Assumed. */
 const knownByHeartPerDay = 10
 

@@ -21,6 +21,7 @@ export { checkArrangement } from './check.js'
 export { applyRemedy } from './apply-remedy.js'
 export { foresight, type Foresight } from './foresight.js'
 export {
+  desktopKeyClash,
   handCostMs,
   pointingAmount,
   recallShare,

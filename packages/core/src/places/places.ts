@@ -17,6 +17,7 @@ import { defaultPlaceWeights, type PlaceWeights } from '../plan/index.js'
 import { triggerKey, type Modifier, type Trigger, type TriggerKey } from '../triggers/index.js'
 import {
   costOf,
+  desktopKeyClash,
   pointingAmount,
   recallShare,
   sumOf,
@@ -102,7 +103,10 @@ export function placeJudge(
       pointing: pointingAmount(at.trigger, pointed),
       recall: recalls * (1 - mnemonic.score),
       displaced: busiest ? 0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)) : 0,
-      clashes: (typesIn.length > 0 ? typed : 0) + (waitsWith.length > 0 ? 0.5 : 0),
+      clashes:
+        (typesIn.length > 0 ? typed : 0) +
+        (waitsWith.length > 0 ? 0.5 : 0) +
+        desktopKeyClash(at.trigger, env),
       harmMs: harmOn(at, reach, pointed),
     }
     const cost = costOf(reach, amounts, weights)

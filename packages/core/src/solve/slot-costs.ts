@@ -2,7 +2,14 @@ import { clashChecker, isPointed, ownHarm, severities, type Clash } from '../cla
 import { liveContexts, type Command } from '../commands/index.js'
 import { mnemonicContext, mnemonicReader } from '../mnemonics/index.js'
 import { reservedBy, type PlaceIndex } from '../model/index.js'
-import { pageFor, recallShare, typingCost, typingShare, usualHoursPerDay } from '../places/index.js'
+import {
+  desktopKeyClash,
+  pageFor,
+  recallShare,
+  typingCost,
+  typingShare,
+  usualHoursPerDay,
+} from '../places/index.js'
 import { defaultPayBackDays } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs, relearnMs, relearnUses } from '../work/index.js'
@@ -90,7 +97,14 @@ export function slotCosts(
         isPointing: isPointed(slot.trigger, index.pointing),
         pressesPerHour: presses.get(command.programId) ?? 0,
       })
-      return uses * (slot.handMs + recalls * (1 - score) + (slot.candidate.types ? typedMs : 0)) + harm
+      return (
+        uses *
+          (slot.handMs +
+            recalls * (1 - score) +
+            (slot.candidate.types ? typedMs : 0) +
+            weights.clashMs * desktopKeyClash(slot.trigger, env)) +
+        harm
+      )
     }
     // what is learned once is spread over the hours of the days in which it should pay
     const learningOn = (p: number): number =>
