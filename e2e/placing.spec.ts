@@ -19,7 +19,7 @@ test('a place says why in a sentence; other weights rank otherwise, and undo bri
   await expect(list).toContainText('Easy with the index finger; first letter of “hide”.')
   await expect(page.locator('[data-place]').first()).toHaveAttribute('data-place', 'KeyH')
   await expect(
-    page.getByRole('img', { name: /time \d+ ms, stretch \d+ ms, to remember 0 ms/ }).first(),
+    page.getByRole('img', { name: /time \d+ ms, stretch \d+ ms, pointing 0 ms, to remember 0 ms/ }).first(),
   ).toBeVisible()
   await page.getByRole('button', { name: 'Weights' }).click()
   const mnemonic = page.getByRole('group', { name: 'Weights, ms' }).getByLabel('Mnemonic')
@@ -41,6 +41,27 @@ test('places can be narrowed to one device, to no modifiers, and to free ones', 
   await expect.poll(async () => (await listed(page)).some((k) => k?.includes('x2'))).toBe(true)
   await page.getByLabel('Free only').check()
   await expect(page.getByText(/^Held by/)).toHaveCount(0)
+})
+
+test('a command that has a key gets another instead, or as well, by the keys', async ({ page }) => {
+  await openDemo(page)
+  await choose(page, 'measure')
+  const ask = page.getByRole('group', { name: /^Measure on / })
+  await key(page, 'KeyH').click()
+  await expect(ask).toContainText(/Instead of .*M/)
+  await page.keyboard.press('Escape')
+  await expect(ask).toHaveCount(0)
+  await expect(key(page, 'KeyH')).not.toHaveAttribute('aria-label', /Measure/)
+  await key(page, 'KeyH').click()
+  await page.keyboard.press('Shift+Enter')
+  await expect(key(page, 'KeyH')).toHaveAttribute('aria-label', /Measure/)
+  await expect(key(page, 'KeyM')).toHaveAttribute('aria-label', /Measure/)
+  await page.keyboard.press('Control+z')
+  await expect(key(page, 'KeyH')).not.toHaveAttribute('aria-label', /Measure/)
+  await key(page, 'KeyH').click()
+  await page.keyboard.press('Enter')
+  await expect(key(page, 'KeyH')).toHaveAttribute('aria-label', /Measure/)
+  await expect(key(page, 'KeyM')).not.toHaveAttribute('aria-label', /Measure/)
 })
 
 test('taking a held place moves a whole chain in one step, and undo brings all back', async ({ page }) => {

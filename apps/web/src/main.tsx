@@ -6,6 +6,7 @@ import { ErrorScreen } from './app/error-screen.js'
 import { PlotView } from './features/plot/plot-view.js'
 import { autosave } from './store/autosave.js'
 import { loadDemo } from './store/open-plan.js'
+import { followDay } from './store/day-start.js'
 import { followPlan } from './store/personal-store.js'
 import { offerUpdates } from './app/offer-updates.js'
 import './styles.css'
@@ -160,6 +161,7 @@ const router = createBrowserRouter([
 const root = createRoot(document.getElementById('root') as HTMLElement)
 await autosave.start(loadDemo)
 followPlan()
+followDay()
 offerUpdates()
 root.render(
   <StrictMode>

@@ -295,6 +295,7 @@ export {
   checkArrangement,
   differingIdeas,
   displacementChain,
+  unplacedMs,
   matchingCommands,
   freePlaces,
   isFree,
@@ -427,6 +428,7 @@ export type { Placed, Move, PlaceEdit } from './plan/index.js'
 export {
   notLookedAt,
   applyMoves,
+  givenUpFor,
   isSameDevice,
   moveMany,
   placeCommand,
@@ -544,3 +546,5 @@ export { thereAndBackMs } from './hand/index.js'
 export { applyRemedy, foresight, type Foresight } from './places/index.js'
 export { applyList } from './solve/index.js'
 export type { TriggerKey } from './triggers/index.js'
+export { allowMove, declineConsequences, declineMove } from './plan/index.js'
+export { declineReasons, type DeclineReason } from './commands/index.js'

@@ -18,3 +18,4 @@ export {
 export { namesakesOf, searchCommands } from './search.js'
 export { noRules, ruleBook, rulesSchema, type RuleBook, type Rules } from './rules.js'
 export { standardActionOf, standardActions } from './standards.js'
+export { declineReasons, type DeclineReason } from './rules.js'

@@ -1,6 +1,16 @@
 import type { ProgramId } from '../ids.js'
 import { z } from '../zod.js'
 
+/** Why a proposal is declined. */
+export const declineReasons = [
+  'too far',
+  'hard to remember',
+  'means something else',
+  'used to its key',
+] as const
+/** Why a proposal is declined. */
+export type DeclineReason = (typeof declineReasons)[number]
+
 const ids = z.array(z.string().min(1).max(200)).max(20_000)
 
 /** What the person wants left alone: nothing that proposes or moves places breaks these. */
@@ -13,6 +23,17 @@ export const rulesSchema = z.strictObject({
   lockedProgramIds: ids,
   /** places that must not carry anything */
   barredControls: ids,
+  /** proposals that the person has declined, `command id` and `trigger key`, and why: Solve does not make them again */
+  declined: z
+    .array(
+      z.strictObject({
+        commandId: z.string().min(1).max(200),
+        key: z.string().min(1).max(200),
+        why: z.enum(declineReasons),
+      }),
+    )
+    .max(5000)
+    .optional(),
   /** devices to which Solve proposes nothing */
   devicesLeftOut: ids.optional(),
   /** commands on their standard keys may be moved by Solve, too; else they stay */

@@ -12,8 +12,10 @@ export interface ChainStep {
   readonly command: Command
   /** where it was; null for a command that had no place */
   readonly from: Trigger | null
-  /** where it goes; null when it is let go */
+  /** where it goes; null when it is let go, or makes do with what it has besides */
   readonly to: CandidatePlace | null
+  /** another of its triggers, which serves it better than a new place; null for none */
+  readonly keeps: Trigger | null
   /** who pushed it out; null for the first step */
   readonly displacedBy: Command | null
   /** press time a use, with the other parts of the cost, before and after, ms; null without a place */
@@ -29,8 +31,8 @@ export interface DisplacementChain {
   readonly afterMsPerHour: number
 }
 
-/** A command without a place is reached through a menu of two levels. Assumed depth. */
-const unplacedMs = menuMs(2)
+/** A command without a place is reached through a menu of two levels, ms. Assumed depth. */
+export const unplacedMs = menuMs(2)
 
 /** After this many moves the next one has to settle for a free place. */
 const mostMoves = 6
@@ -72,6 +74,7 @@ export function displacementChain(
       steps.push(step(mover, left, null, by))
       continue
     }
+    const other = bestOther(mover, left)
     const best = cheapestFor(
       mover,
       placesOn(mover, candidates, reachAt, index, weights).filter(
@@ -81,6 +84,10 @@ export function displacementChain(
       (pushed) => steps.length < mostMoves && mayPush(mover, pushed, moving),
       weights,
     )
+    if (other && (!best || mover.usesPerHour * other.ms <= best.cost)) {
+      steps.push({ ...step(mover, left, null, by), keeps: other.trigger, afterMs: other.ms })
+      continue
+    }
     if (!best) {
       steps.push(step(mover, left, null, by))
       continue
@@ -100,6 +107,20 @@ export function displacementChain(
     afterMsPerHour: cost((s) => s.afterMs),
   }
 
+  /** What the best of a command's other triggers costs a use; null where it has none. */
+  function bestOther(who: Command, left: Trigger | null): { trigger: Trigger; ms: number } | null {
+    let found: { trigger: Trigger; ms: number } | null = null
+    for (const other of index.triggers.get(who.id) ?? []) {
+      if (left && triggerKey(other) === triggerKey(left)) continue
+      const otherReach = triggerReach(other, reachContext)
+      if (!otherReach || taken.has(triggerKey(other))) continue
+      const place = placeFor(who, other, otherReach, index, weights)
+      const ms = place.totalMs - place.cost.displaceMs
+      if (!found || ms < found.ms) found = { trigger: other, ms }
+    }
+    return found
+  }
+
   function step(
     who: Command,
     left: Trigger | null,
@@ -108,13 +129,18 @@ export function displacementChain(
   ): ChainStep {
     const before = left && triggerReach(left, reachContext)
     const beforePlace = before && placeFor(who, left, before, index, weights)
+    const leftMs = beforePlace ? beforePlace.totalMs - beforePlace.cost.displaceMs : null
+    const other = bestOther(who, left)
+    const best = (ms: number | null): number | null => (other ? Math.min(other.ms, ms ?? Infinity) : ms)
     return {
       command: who,
       from: left,
       to,
+      keeps: null,
       displacedBy: by,
-      beforeMs: beforePlace ? beforePlace.totalMs - beforePlace.cost.displaceMs : null,
-      afterMs: to ? to.totalMs : null,
+      // each use takes the best of a command's triggers
+      beforeMs: best(leftMs),
+      afterMs: best(to ? to.totalMs : null),
     }
   }
 }

@@ -25,6 +25,7 @@ export { changeInWords } from './difference.js'
 export { notLookedAt } from './limits.js'
 export {
   applyMoves,
+  givenUpFor,
   isSameDevice,
   limitedTo,
   moveMany,
@@ -123,3 +124,4 @@ export {
 } from './edits/routines.js'
 export { chooseBench, setPlanSettings } from './edits/settings.js'
 export { takeCommands, takeUsage } from './edits/imports.js'
+export { allowMove, declineConsequences, declineMove } from './edits/decline.js'

@@ -14,7 +14,7 @@ export interface CurvePoint {
 
 /** Numbers of moves for which the best answer is found. */
 const curveCounts = [1, 2, 3, 5, 8, 12, 18, 25, 40, 60, 90, 130, 180, 250, 350, 500]
-const curveMoves = 40_000
+const curveMoves = 25_000
 const mendRounds = 6
 
 export interface FewMoves {
@@ -55,7 +55,8 @@ export function* curveOf(
   let stopped = isStopped
   const route = movesTo(built, whole)
   const counts = [...new Set([...curveCounts, ...(limit < moved ? [limit] : [])])]
-    .filter((n) => n < moved)
+    // beyond the most moves that are wanted nobody asks
+    .filter((n) => n < moved && n <= limit)
     .sort((a, b) => a - b)
   for (const [k, n] of counts.entries()) {
     if (stopped && n !== limit) continue

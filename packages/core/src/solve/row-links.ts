@@ -10,7 +10,7 @@ import type { PairTerm } from './slots.js'
 /** Opposites that lie apart are mixed up however often they are used: so much of a link always counts. Assumed. */
 const leastPairRecall = 0.5
 /** Slips that cost less are passed over, ms an hour. Assumed. */
-const leastHarmMs = 100
+const leastHarmMs = 1000
 
 /** What members of a family gain on keys that lie together, ms a use of the rarer one. Assumed. */
 const familyMs = 40

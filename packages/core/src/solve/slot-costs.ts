@@ -64,6 +64,7 @@ export function slotCosts(
       worstNow.set(name, Math.min(worstNow.get(name) ?? 9, severities.indexOf(clash.severity)))
     }
   const isTrouble = troubleOf(index, slots)
+  const declined = new Set((env.rules?.declined ?? []).map((d) => `${d.commandId} ${d.key}`))
   const hours = env.hoursPerDay ?? usualHoursPerDay
   const presses = new Map<string, number>()
   for (const { programId, usesPerHour } of env.commands)
@@ -115,7 +116,7 @@ export function slotCosts(
         if (slot.reserved !== null || slot.barred || slot.locked || !slot.plain || !Number.isFinite(handMs))
           continue
         if (scope.deviceId !== undefined && !isOnDevice(slot.trigger, scope.deviceId, index)) continue
-        if (isTyped && slot.types) continue
+        if ((isTyped && slot.types) || declined.has(`${command.id} ${slot.key}`)) continue
         if (isOtherPage(slot.trigger, command, index) || isTrouble(command, p)) continue
         costs[base + p] = costOn(p)
         if (p !== at) costs[base + p] = (costs[base + p] as number) + learningOn(p)

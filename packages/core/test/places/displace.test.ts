@@ -21,6 +21,7 @@ import {
   reweigh,
   indexPlaces,
   triggerKey,
+  unplacedMs,
   type Command,
   type Modifier,
   type PlaceIndex,
@@ -135,6 +136,16 @@ describe('what taking a place starts', () => {
     expect(chain.steps[1]).toMatchObject({ displacedBy: hide, from: parseTrigger('KeyS') })
     expect(chain.steps[1]!.to).not.toBeNull()
     expect(chain.afterMsPerHour).toBeGreaterThan(0)
+  })
+  test('a command that has another trigger as good keeps that, and is not without a place', () => {
+    const given = indexPlaces(
+      [...placements({ split: 'KeyS', trim: 'KeyK' }), { commandId: 'split', trigger: parseTrigger('KeyF') }],
+      envWith([hide, split, trim]),
+    )
+    const chain = chainFor(hide, 'KeyS', given)!
+    expect(chain.steps[1]).toMatchObject({ command: split, to: null, keeps: parseTrigger('KeyF') })
+    // it does not go by the menu from then on
+    expect(chain.steps[1]!.afterMs).toBeLessThan(unplacedMs)
   })
   test('a command that is never used may be let go', () => {
     const given = index([hide, idle], { 'sort-by-coast': 'KeyS' })

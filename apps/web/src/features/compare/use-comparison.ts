@@ -1,16 +1,17 @@
 import { useEffect, useState } from 'react'
-import type { SheetColumn } from '@reach-plot/core'
+import type { Plan, SheetColumn } from '@reach-plot/core'
 import { showProblem } from '../../store/problem.js'
-import { usePlan } from '../../store/plan-store.js'
 import { WorkerEnded } from '../../worker/host.js'
 import { solveService } from '../../worker/solve-client.js'
 
 /** The comparison of some arrangements, worked out anew when the plan changes; what was there stays until then. */
-export function useComparison(ids: readonly string[]): {
+export function useComparison(
+  ids: readonly string[],
+  plan: Plan,
+): {
   readonly columns: readonly SheetColumn[]
   readonly isFresh: boolean
 } {
-  const plan = usePlan()
   const [found, setFound] = useState<{ key: string; plan: object | null; columns: readonly SheetColumn[] }>({
     key: '',
     plan: null,

@@ -4,6 +4,7 @@ import { useView } from '../../store/view-store.js'
 import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
 import { Chart } from './chart.js'
 import { CommandList } from './command-list.js'
+import { InsteadBar } from './instead-bar.js'
 import { KeyLevels } from './key-levels.js'
 import { ModifierSetChooser } from '../../parts/modifier-set-chooser.js'
 import { FreeFinder } from './free-finder.js'
@@ -33,6 +34,8 @@ export function PlotView() {
     freeWithin,
     taking,
     setTaking,
+    asking,
+    setAsking,
     other,
     chosenName,
   } = view
@@ -47,6 +50,14 @@ export function PlotView() {
           </p>
         </div>
         <Chart ref={chart} places={places} free={freeRefs} onKey={onKey} />
+        {asking && places && (
+          <InsteadBar
+            command={places.command}
+            place={asking}
+            onAnswer={(how) => put(asking, how)}
+            onClose={() => setAsking(null)}
+          />
+        )}
         <LevelStrip />
       </section>
       <section
@@ -70,7 +81,7 @@ export function PlotView() {
         )}
       </section>
       {taking && places && (
-        <TakeDialog command={places.command} place={taking} places={places} onClose={() => setTaking(null)} />
+        <TakeDialog command={places.command} {...taking} places={places} onClose={() => setTaking(null)} />
       )}
       {other && <TriggerDialog commandId={places?.command.id} start={other} onClose={() => setOther(null)} />}
       <p role="status" className="sr-only">

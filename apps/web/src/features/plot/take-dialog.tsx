@@ -1,4 +1,5 @@
-import type { ChainStep, Command, CandidatePlace, DisplacementChain } from '@reach-plot/core'
+import type { ChainStep, Command, CandidatePlace, DisplacementChain, PlaceEdit } from '@reach-plot/core'
+import { unplacedMs } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
 import { moveChain } from '../../store/actions.js'
 import type { Places } from '../../drawing/places.js'
@@ -9,11 +10,12 @@ const seconds = (msPerHour: number): string => `${(msPerHour / 1000).toFixed(1)}
 export function TakeDialog(props: {
   command: Command
   place: CandidatePlace
+  old: Pick<PlaceEdit, 'keepOld' | 'replaces'>
   places: Places
   onClose: () => void
 }) {
   const view = useTakeDialog(props)
-  const { name, place, onClose, run, holders, old, chain } = view
+  const { name, place, onClose, run, holders, swapTo, chain, free } = view
   return (
     <Dialog
       title={`${name(place.trigger)} is taken`}
@@ -27,9 +29,9 @@ export function TakeDialog(props: {
           <button type="button" className="btn" onClick={() => run()}>
             Replace: {holders.length > 1 ? 'the others lose their key' : 'the other loses its key'}
           </button>
-          {old && (
-            <button type="button" className="btn" onClick={() => run(old)}>
-              Swap: the other goes to {name(old)}
+          {swapTo && (
+            <button type="button" className="btn" onClick={() => run(swapTo)}>
+              Swap: the other goes to {name(swapTo)}
             </button>
           )}
           {chain && (
@@ -48,10 +50,40 @@ export function TakeDialog(props: {
       }
     >
       {chain && <TakeChain chain={chain} view={view} />}
-      {holders.length > 1 && old && (
+      {free && chain && <BestFree view={view} chain={chain} />}
+      {holders.length > 1 && swapTo && (
         <p className="mt-3 text-ink-2">A swap moves “{holders[0]?.name}”; the others lose the place.</p>
       )}
     </Dialog>
+  )
+}
+
+/** What the best free place would save, so that the chain does not claim what that saves as well. */
+function BestFree({
+  view: { free, name, command, takeFree },
+  chain,
+}: {
+  view: TakeDialogView
+  chain: DisplacementChain
+}) {
+  if (!free) return null
+  const [own] = chain.steps
+  const before = own?.beforeMs ?? unplacedMs
+  const freeSaves = command.usesPerHour * (before - free.totalMs)
+  const more = chain.beforeMsPerHour - chain.afterMsPerHour - freeSaves
+  return (
+    <p className="mt-2 flex flex-wrap items-baseline gap-x-2">
+      <span>
+        The best free place, <b>{name(free.trigger)}</b>, costs {Math.round(free.totalMs)} ms a use and moves
+        nobody:{' '}
+        {more > 0
+          ? `moving all saves ${seconds(more)} an hour more than that.`
+          : `it saves ${seconds(-more)} an hour more than moving all.`}
+      </span>
+      <button type="button" className="link" onClick={takeFree}>
+        Take {name(free.trigger)}
+      </button>
+    </p>
   )
 }
 
@@ -78,7 +110,9 @@ function TakeChain({ chain, view: { name, saved } }: { chain: DisplacementChain;
               </td>
               <td className="text-right">{s.command.usesPerHour}</td>
               <td className="pl-5">{s.from ? name(s.from) : 'no place'}</td>
-              <td className="pl-5 font-semibold">{s.to ? name(s.to.trigger) : 'no place'}</td>
+              <td className="pl-5 font-semibold">
+                {s.to ? name(s.to.trigger) : s.keeps ? `keeps ${name(s.keeps)}` : 'no place'}
+              </td>
               <td className="pl-5 text-right">
                 {costWords(s.beforeMs)} → {costWords(s.afterMs)}
               </td>
@@ -109,7 +143,12 @@ function TakeChain({ chain, view: { name, saved } }: { chain: DisplacementChain;
 const costWords = (ms: number | null): string => (ms === null ? 'menu' : String(Math.round(ms)))
 
 function lettingGo(steps: readonly ChainStep[]): string {
-  const letGo = steps.filter((s) => s.to === null)
-  if (letGo.length === 0) return 'Nobody loses a place.'
-  return `${letGo.map((s) => `“${s.command.name}”`).join(', ')}, never used, ${letGo.length > 1 ? 'lose their places' : 'loses its place'}.`
+  const kept = steps.filter((s) => s.keeps !== null)
+  const keeps =
+    kept.length > 0
+      ? `${kept.map((s) => `“${s.command.name}”`).join(', ')} ${kept.length > 1 ? 'keep their other keys' : 'keeps its other key'}. `
+      : ''
+  const letGo = steps.filter((s) => s.to === null && s.keeps === null)
+  if (letGo.length === 0) return `${keeps}Nobody loses a place.`
+  return `${keeps}${letGo.map((s) => `“${s.command.name}”`).join(', ')}, never used, ${letGo.length > 1 ? 'lose their places' : 'loses its place'}.`
 }

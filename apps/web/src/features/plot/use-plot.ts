@@ -8,7 +8,9 @@ import {
   triggerKey,
   triggerName,
   type CandidatePlace,
+  type PlaceEdit,
   type Trigger,
+  givenUpFor,
   placeCommand,
   toggleRule,
 } from '@reach-plot/core'
@@ -20,6 +22,7 @@ import { useShortcuts } from '../../parts/shortcuts/use-shortcuts.js'
 import { refOfControl } from '../../drawing/chart-faces.js'
 import type { Places } from '../../drawing/places.js'
 import { useEdit } from '../../store/plan-store.js'
+import type { PlaceHow } from './instead-bar.js'
 import type { ChartHandle } from './use-chart.js'
 import { offeredHeld } from '../../parts/held-sets.js'
 import { useHeldKeys } from './use-held-keys.js'
@@ -94,12 +97,22 @@ function useChosenKey(places: Places | null) {
   const { env, index, triggersOf } = useDerived()
   const pageOf = usePageOf()
   const set = useView((s) => s.set)
-  const [taking, setTaking] = useState<CandidatePlace | null>(null)
+  const [taking, setTaking] = useState<TakenPlace | null>(null)
   const [other, setOther] = useState<Trigger | null>(null)
-  const put = (place: CandidatePlace): void => {
+  /** a place for a command that has a key, while it is asked whether it comes instead or as well */
+  const [asking, setAsking] = useState<CandidatePlace | null>(null)
+  const put = (place: CandidatePlace, how?: PlaceHow): void => {
     if (!places) return
-    if (place.holders.length > 0) setTaking(place)
-    else placeOn({ commandId: places.command.id, trigger: place.trigger }, triggerName(place.trigger, env))
+    const { id } = places.command
+    const givenUp = givenUpFor(triggersOf(id), place.trigger)
+    if (givenUp.length > 0 && how === undefined) {
+      setAsking(place)
+      return
+    }
+    setAsking(null)
+    const old = how === 'as well' ? { keepOld: true } : { replaces: givenUp }
+    if (place.holders.length > 0) setTaking({ place, old })
+    else placeOn({ commandId: id, trigger: place.trigger, ...old }, triggerName(place.trigger, env))
   }
   const onKey = (at: string): void => {
     const place = places?.byControlRef.get(at)
@@ -118,7 +131,13 @@ function useChosenKey(places: Places | null) {
       if (place && isAvailable(place) && !isAlreadyHere) put(place)
     }
   }
-  return { taking, setTaking, other, setOther, put, onKey }
+  return { taking, setTaking, asking, setAsking, other, setOther, put, onKey }
+}
+
+/** A place that others hold, and what becomes of what the command has. */
+interface TakenPlace {
+  readonly place: CandidatePlace
+  readonly old: Pick<PlaceEdit, 'keepOld' | 'replaces'>
 }
 
 /** What the plot shows and what can be done there. */

@@ -1,9 +1,11 @@
 import { useMemo } from 'react'
 import {
   displacementChain,
+  isFree,
   triggerName,
   type Command,
   type CandidatePlace,
+  type PlaceEdit,
   type Trigger,
   isSameDevice,
 } from '@reach-plot/core'
@@ -16,37 +18,48 @@ import type { Places } from '../../drawing/places.js'
 export function useTakeDialog({
   command,
   place,
+  old,
   places,
   onClose,
 }: {
   command: Command
   place: CandidatePlace
+  old: Pick<PlaceEdit, 'keepOld' | 'replaces'>
   places: Places
   onClose: () => void
 }) {
   const plan = usePlan()
   const { env, index, triggersOf } = useDerived()
   const name = (t: Trigger): string => triggerName(t, env)
-  const old: Trigger | undefined = triggersOf(command.id).find((t) => isSameDevice(t, place.trigger))
+  // what the command gives up is where the other can go
+  const swapTo: Trigger | undefined =
+    old.keepOld === true ? undefined : triggersOf(command.id).find((t) => isSameDevice(t, place.trigger))
   const holders = place.holders
   const chain = useMemo(
     () => displacementChain(command, place.trigger, places.candidates, places.reachAt, index, plan.weights),
     [command, place.trigger, places, index, plan.weights],
   )
-  const run = (swapTo?: Trigger): void => {
+  const run = (goesTo?: Trigger): void => {
     placeOn(
       {
         commandId: command.id,
         trigger: place.trigger,
+        ...old,
         displaced: holders.map((h) => h.id),
-        ...(swapTo && { swapTo }),
+        ...(goesTo && { swapTo: goesTo }),
       },
       name(place.trigger),
     )
     onClose()
   }
+  const free = places.ranked.find(isFree)
+  const takeFree = (): void => {
+    if (!free) return
+    placeOn({ commandId: command.id, trigger: free.trigger, ...old }, name(free.trigger))
+    onClose()
+  }
   const saved = chain ? chain.beforeMsPerHour - chain.afterMsPerHour : 0
-  return { name, place, onClose, run, holders, old, chain, saved }
+  return { name, command, place, onClose, run, holders, swapTo, chain, saved, free, takeFree }
 }
 
 export type TakeDialogView = ReturnType<typeof useTakeDialog>

@@ -1,4 +1,5 @@
 import type { MoveDoubt, ProposedMove } from '@reach-plot/core'
+import { DeclineMenu } from './decline-menu.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { usePlan } from '../../store/plan-store.js'
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
@@ -140,6 +141,7 @@ function MoveRow({ move, solved, taken, onApply }: MoveTableProps & { move: Prop
             {missing.length > 1 ? `Apply, + ${missing.length - 1}` : 'Apply'}
           </button>
         )}
+        {!isTaken && move.to && <DeclineMenu move={move} />}
       </td>
     </tr>
   )

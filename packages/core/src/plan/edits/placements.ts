@@ -94,6 +94,8 @@ export interface PlaceEdit {
   readonly trigger: Trigger
   /** keep the triggers that the command has now on the same device */
   readonly keepOld?: boolean
+  /** triggers that the command gives up for this one, whatever their device; else those of the same device */
+  readonly replaces?: readonly Trigger[]
   /** the relay: chords that the control sends; null for none, and as it moves with the command where left out */
   readonly sends?: readonly Chord[] | null
   /** commands that give the trigger up */
@@ -102,16 +104,26 @@ export interface PlaceEdit {
   readonly swapTo?: Trigger
 }
 
+/** What a command gives up when it goes to a trigger instead: what it has on the same device, else all that it has. */
+export function givenUpFor(own: readonly Trigger[], trigger: Trigger): readonly Trigger[] {
+  const others = own.filter((t) => triggerKey(t) !== triggerKey(trigger))
+  const same = others.filter((t) => isSameDevice(t, trigger))
+  return same.length > 0 ? same : others
+}
+
 /** The moves that placing a command makes: its own, and those of the commands that give way. */
 export function movesOf(placements: readonly Placed[], given: PlaceEdit): Move[] {
   const { commandId, trigger, displaced = [], swapTo } = given
   const key = triggerKey(trigger)
+  const replaced = given.replaces && new Set(given.replaces.map((t) => triggerKey(t)))
   const leaving =
     given.keepOld === true
       ? []
       : placements.filter(
           (p) =>
-            p.commandId === commandId && isSameDevice(p.trigger, trigger) && triggerKey(p.trigger) !== key,
+            p.commandId === commandId &&
+            triggerKey(p.trigger) !== key &&
+            (replaced?.has(triggerKey(p.trigger)) ?? isSameDevice(p.trigger, trigger)),
         )
   // the first trigger becomes the new one, so that its relays follow; further ones on the device go
   const own = leaving.map((p, i): Move => ({ commandId, from: p.trigger, to: i === 0 ? trigger : null }))
