@@ -42,6 +42,7 @@ function solved(): SolvedPlan {
     reasons: {},
     doubts: {},
     payBack: [],
+    load: [],
     beforeMs: answer.beforeMs,
     curve: answer.curve,
     clashesLeft: [],

@@ -12,6 +12,7 @@ import Papa from 'papaparse'
 import { readFileSync } from 'node:fs'
 import { readPlan, usageReader } from '../src/index.js'
 import { benchCheck } from './clashes.js'
+import { benchDoubt } from './doubt.js'
 import { benchHostile } from './hostile.js'
 import { benchLabels } from './labels.js'
 import { benchPlaces } from './places.js'
@@ -138,6 +139,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   usage: benchUsage,
   solve: benchSolver,
   labels: benchLabels,
+  doubt: benchDoubt,
   hostile: benchHostile,
 }
 const named = process.argv.slice(2).filter((name) => name in parts)

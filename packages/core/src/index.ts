@@ -283,6 +283,7 @@ export {
   type SolveRow,
   type SolveScope,
   rateSpread,
+  type LoadPoint,
   type Confidence,
   type MoveDoubt,
 } from './solve/index.js'

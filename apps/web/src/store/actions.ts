@@ -59,11 +59,14 @@ function isRefused(plan: Plan, refusal: Refusal | null): boolean {
   return refusal !== null
 }
 
-/** Moves all commands of a chain in one step. */
-export function moveChain(chain: DisplacementChain): void {
-  const moves = chain.steps.map((s) => ({
+/**
+ * Moves all commands of a chain in one step.
+ * @param keepsOld  the first one keeps what it has
+ */
+export function moveChain(chain: DisplacementChain, keepsOld = false): void {
+  const moves = chain.steps.map((s, i) => ({
     commandId: s.command.id,
-    from: s.from,
+    from: i === 0 && keepsOld ? null : s.from,
     to: s.to && s.to.trigger,
   }))
   onEditable((plan) => moveMany(plan, moves))

@@ -2,6 +2,7 @@ import type {
   Clash,
   CommandId,
   CurvePoint,
+  LoadPoint,
   MoveDoubt,
   PayBackPoint,
   MoveList,
@@ -30,6 +31,8 @@ export interface SolvedPlan {
   readonly doubts: Readonly<Record<number, MoveDoubt>>
   /** what all moves have gained after days */
   readonly payBack: readonly PayBackPoint[]
+  /** saving against the busiest finger */
+  readonly load: readonly LoadPoint[]
   /** why each move, by its id */
   readonly reasons: Readonly<Record<number, string>>
   readonly beforeMs: number

@@ -71,6 +71,7 @@ export const solveService: SolveService = {
       list: answer.list,
       doubts: Object.fromEntries(answer.doubts),
       payBack: answer.payBack,
+      load: answer.load,
       reasons: Object.fromEntries(answer.list.moves.map((m) => [m.id, moveReason(m, after)])),
       beforeMs: answer.beforeMs,
       curve: answer.curve,

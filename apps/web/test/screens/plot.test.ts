@@ -39,7 +39,7 @@ describe('the plot', () => {
     const { result } = screenOf(usePlot)
     await choose('Hide shape')
     await doing(() => result.current.onKey('KeyD'))
-    expect(result.current.taking?.place.holders.map((c) => c.name)).toContain('Add vertex')
+    expect(result.current.taking?.holders.map((c) => c.name)).toContain('Add vertex')
     expect(keysOf(planNow(), 'Hide shape')).toEqual([])
   })
   test('a command that has a key is asked about: instead of it, or as well', async () => {

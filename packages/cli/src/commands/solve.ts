@@ -93,6 +93,11 @@ function valueOf(before: PreparedModel, after: PreparedModel, answer: SolveAnswe
       group: move.group,
       needs: move.needs.map((id) => answer.list.moves.find((m) => m.id === id)?.command.id),
     })),
+    fingers: answer.load.map((p) => ({
+      weightMs: p.weightMs,
+      busiestFingerPercent: rounded(100 * p.busiest, 0),
+      gainSecondsPerHour: rounded(p.gainMs / 1000, 1),
+    })),
     payBack: answer.payBack.map((p) => ({ day: p.day, gainedMinutes: rounded(p.ms / 60_000, 2) })),
     costBeforeSecondsPerHour: rounded(answer.beforeMs / 1000, 1),
     costAfterSecondsPerHour: rounded(answer.afterMs / 1000, 1),

@@ -17,3 +17,4 @@ export {
 export { moveReason } from './why.js'
 export { rateSpread, type Confidence, type MoveDoubt } from './move-doubt.js'
 export type { CurvePoint } from './few-moves.js'
+export type { LoadPoint } from './load-curve.js'

@@ -148,6 +148,13 @@ const positions = (index: PlaceIndex) => {
   return (trigger: Trigger) => at.get(controlRefOf(trigger) ?? '')
 }
 
+/**
+ * Taps, holds and pairs are told apart by what has a driver: pads, decks and pens. A keyboard's own keys tell none, and a
+ * pointer's buttons are clicked twice by chance.
+ */
+const isOffered = ({ plain, deviceId, trigger }: Candidate, { pointing }: PlaceIndex): boolean =>
+  plain || (deviceId !== null && !isPointed(trigger, pointing))
+
 /** Where something may go, the easiest first for each program, and where something stands now. */
 function solveSlots(
   { model: { index, arrangement } }: ProblemInput,
@@ -160,7 +167,7 @@ function solveSlots(
   const sets = modifierSets(index.env.layout.altGraph, mostHeld)
   for (const program of programs) {
     const offered = benchCandidates(index, sets, (id) => pageFor(id, program.id, index.env))
-      .filter((at) => at.plain && at.reserved === null && !at.barred && !at.locked)
+      .filter((at) => isOffered(at, index) && at.reserved === null && !at.barred && !at.locked)
       .filter((at) => !isLeftOut(at.trigger, index))
       .filter((at) => scope.deviceId === undefined || isOnDevice(at.trigger, scope.deviceId, index))
       .map((at) => found.get(at.key) ?? slotOf(at.trigger, at))

@@ -113,8 +113,7 @@ export function slotCosts(
     if (fixed[i] === 0)
       for (let p = 0; p < slots.length; p++) {
         const { candidate: slot, handMs } = slots[p] as SolveSlot
-        if (slot.reserved !== null || slot.barred || slot.locked || !slot.plain || !Number.isFinite(handMs))
-          continue
+        if (slot.reserved !== null || slot.barred || slot.locked || !Number.isFinite(handMs)) continue
         if (scope.deviceId !== undefined && !isOnDevice(slot.trigger, scope.deviceId, index)) continue
         if ((isTyped && slot.types) || declined.has(`${command.id} ${slot.key}`)) continue
         if (isOtherPage(slot.trigger, command, index) || isTrouble(command, p)) continue

@@ -5,6 +5,7 @@ import { curveOf, type CurvePoint, type FewMoves } from './few-moves.js'
 import { drawsOf, usualDraws } from '../doubt/index.js'
 import { dayHours, defaultPayBackDays } from '../plan/index.js'
 import { payBackCurve, relearnUses, type PayBackPoint } from '../work/index.js'
+import { loadCurve, type LoadPoint } from './load-curve.js'
 import { moveDoubts, type MoveDoubt } from './move-doubt.js'
 import { movesTo, type MoveList } from './moves.js'
 import { arrangementProblem, type ArrangementProblem } from './problem.js'
@@ -36,7 +37,13 @@ export const defaultSolveOptions: SolveOptions = {
 
 /** How far Solve has come. */
 export interface SolveProgress {
-  readonly phase: 'first answer' | 'improving' | 'mending clashes' | 'answers of few moves' | 'how sure it is'
+  readonly phase:
+    | 'first answer'
+    | 'improving'
+    | 'mending clashes'
+    | 'answers of few moves'
+    | 'busy fingers'
+    | 'how sure it is'
   /** 0 to 1 */
   readonly done: number
   /** gain of the best answer so far, ms an hour */
@@ -51,6 +58,8 @@ export interface SolveAnswer {
   readonly doubts: ReadonlyMap<number, MoveDoubt>
   /** what the moves have gained after days, learning first and saving after */
   readonly payBack: readonly PayBackPoint[]
+  /** saving against the busiest finger, by how much busy fingers weigh */
+  readonly load: readonly LoadPoint[]
   readonly placements: readonly Placed[]
   /** cost of the arrangement as it is, and of the answer, ms an hour */
   readonly beforeMs: number
@@ -99,6 +108,7 @@ export function* solveArrangement(
   yield* mendClashes(search, input, options.seed)
   const curve = yield* fewMoves(search, input, options)
   const list = movesTo(built, search.slotOf)
+  const load = options.curve ? yield* fingers(search, options) : []
   const doubts = yield* howSure(search, list, input, options)
   const placements = placementsOf(built, input, list)
   return {
@@ -106,6 +116,7 @@ export function* solveArrangement(
     list,
     doubts,
     payBack: payBackOf(built, list, input),
+    load,
     placements,
     beforeMs,
     afterMs: search.cost,
@@ -171,6 +182,15 @@ function* fewMoves(search: Search, input: ProblemInput, options: SolveOptions): 
     search.cost = slotCost(built.problem, found.atLimit)
   }
   return found.costs.map(({ moves, cost }) => ({ moves, gainMs: beforeMs - cost })).reduce(rising, [])
+}
+
+/** What other weights of busy fingers would save, and spare the busiest one. */
+function* fingers(search: Search, { seed, scope }: SolveOptions): Steps<readonly LoadPoint[]> {
+  const steps = loadCurve(search.built, search.slotOf, seed, scope.mostMoves ?? Infinity)
+  for (let step = steps.next(search.stopped); ; step = steps.next(search.stopped)) {
+    if (step.done === true) return step.value
+    yield* tell(search, 'busy fingers', step.value)
+  }
 }
 
 /** Tells how sure each move is, when all that is assumed is drawn anew. */

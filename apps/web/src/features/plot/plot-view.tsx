@@ -81,7 +81,7 @@ export function PlotView() {
         )}
       </section>
       {taking && places && (
-        <TakeDialog command={places.command} {...taking} places={places} onClose={() => setTaking(null)} />
+        <TakeDialog command={places.command} place={taking} places={places} onClose={() => setTaking(null)} />
       )}
       {other && <TriggerDialog commandId={places?.command.id} start={other} onClose={() => setOther(null)} />}
       <p role="status" className="sr-only">

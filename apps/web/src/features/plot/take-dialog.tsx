@@ -1,7 +1,7 @@
-import type { ChainStep, Command, CandidatePlace, DisplacementChain, PlaceEdit } from '@reach-plot/core'
+import type { ChainStep, Command, CandidatePlace, DisplacementChain } from '@reach-plot/core'
 import { unplacedMs } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
-import { moveChain } from '../../store/actions.js'
+import { TickField } from '../../parts/fields.js'
 import type { Places } from '../../drawing/places.js'
 import { useTakeDialog, type TakeDialogView } from './use-take-dialog.js'
 
@@ -10,12 +10,11 @@ const seconds = (msPerHour: number): string => `${(msPerHour / 1000).toFixed(1)}
 export function TakeDialog(props: {
   command: Command
   place: CandidatePlace
-  old: Pick<PlaceEdit, 'keepOld' | 'replaces'>
   places: Places
   onClose: () => void
 }) {
   const view = useTakeDialog(props)
-  const { name, place, onClose, run, holders, swapTo, chain, free } = view
+  const { name, place, onClose, run, holders, swapTo, chain, free, givenUp, keeps, setKeeps, moveAll } = view
   return (
     <Dialog
       title={`${name(place.trigger)} is taken`}
@@ -35,20 +34,20 @@ export function TakeDialog(props: {
             </button>
           )}
           {chain && (
-            <button
-              type="button"
-              className="btn btn-main"
-              onClick={() => {
-                moveChain(chain)
-                onClose()
-              }}
-            >
+            <button type="button" className="btn btn-main" onClick={moveAll}>
               Move all {chain.steps.length}
             </button>
           )}
         </>
       }
     >
+      {givenUp.length > 0 && (
+        <div className="mb-3">
+          <TickField checked={keeps} onChange={setKeeps}>
+            As well: it keeps {givenUp.map(name).join(', ')}
+          </TickField>
+        </div>
+      )}
       {chain && <TakeChain chain={chain} view={view} />}
       {free && chain && <BestFree view={view} chain={chain} />}
       {holders.length > 1 && swapTo && (

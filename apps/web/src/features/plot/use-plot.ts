@@ -8,7 +8,6 @@ import {
   triggerKey,
   triggerName,
   type CandidatePlace,
-  type PlaceEdit,
   type Trigger,
   givenUpFor,
   placeCommand,
@@ -97,13 +96,18 @@ function useChosenKey(places: Places | null) {
   const { env, index, triggersOf } = useDerived()
   const pageOf = usePageOf()
   const set = useView((s) => s.set)
-  const [taking, setTaking] = useState<TakenPlace | null>(null)
+  const [taking, setTaking] = useState<CandidatePlace | null>(null)
   const [other, setOther] = useState<Trigger | null>(null)
   /** a place for a command that has a key, while it is asked whether it comes instead or as well */
   const [asking, setAsking] = useState<CandidatePlace | null>(null)
   const put = (place: CandidatePlace, how?: PlaceHow): void => {
     if (!places) return
     const { id } = places.command
+    // where others stand the dialog asks, once for all
+    if (place.holders.length > 0) {
+      setTaking(place)
+      return
+    }
     const givenUp = givenUpFor(triggersOf(id), place.trigger)
     if (givenUp.length > 0 && how === undefined) {
       setAsking(place)
@@ -111,8 +115,7 @@ function useChosenKey(places: Places | null) {
     }
     setAsking(null)
     const old = how === 'as well' ? { keepOld: true } : { replaces: givenUp }
-    if (place.holders.length > 0) setTaking({ place, old })
-    else placeOn({ commandId: id, trigger: place.trigger, ...old }, triggerName(place.trigger, env))
+    placeOn({ commandId: id, trigger: place.trigger, ...old }, triggerName(place.trigger, env))
   }
   const onKey = (at: string): void => {
     const place = places?.byControlRef.get(at)
@@ -132,12 +135,6 @@ function useChosenKey(places: Places | null) {
     }
   }
   return { taking, setTaking, asking, setAsking, other, setOther, put, onKey }
-}
-
-/** A place that others hold, and what becomes of what the command has. */
-interface TakenPlace {
-  readonly place: CandidatePlace
-  readonly old: Pick<PlaceEdit, 'keepOld' | 'replaces'>
 }
 
 /** What the plot shows and what can be done there. */

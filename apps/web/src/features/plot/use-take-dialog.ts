@@ -1,6 +1,7 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import {
   displacementChain,
+  givenUpFor,
   isFree,
   triggerName,
   type Command,
@@ -9,7 +10,7 @@ import {
   type Trigger,
   isSameDevice,
 } from '@reach-plot/core'
-import { place as placeOn } from '../../store/actions.js'
+import { moveChain, place as placeOn } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import type { Places } from '../../drawing/places.js'
@@ -18,22 +19,24 @@ import type { Places } from '../../drawing/places.js'
 export function useTakeDialog({
   command,
   place,
-  old,
   places,
   onClose,
 }: {
   command: Command
   place: CandidatePlace
-  old: Pick<PlaceEdit, 'keepOld' | 'replaces'>
   places: Places
   onClose: () => void
 }) {
   const plan = usePlan()
   const { env, index, triggersOf } = useDerived()
   const name = (t: Trigger): string => triggerName(t, env)
+  const [keeps, setKeeps] = useState(false)
+  const givenUp = givenUpFor(triggersOf(command.id), place.trigger)
+  const old: Pick<PlaceEdit, 'keepOld' | 'replaces'> = keeps ? { keepOld: true } : { replaces: givenUp }
   // what the command gives up is where the other can go
-  const swapTo: Trigger | undefined =
-    old.keepOld === true ? undefined : triggersOf(command.id).find((t) => isSameDevice(t, place.trigger))
+  const swapTo: Trigger | undefined = keeps
+    ? undefined
+    : triggersOf(command.id).find((t) => isSameDevice(t, place.trigger))
   const holders = place.holders
   const chain = useMemo(
     () => displacementChain(command, place.trigger, places.candidates, places.reachAt, index, plan.weights),
@@ -58,8 +61,28 @@ export function useTakeDialog({
     placeOn({ commandId: command.id, trigger: free.trigger, ...old }, name(free.trigger))
     onClose()
   }
+  const moveAll = (): void => {
+    if (chain) moveChain(chain, keeps)
+    onClose()
+  }
   const saved = chain ? chain.beforeMsPerHour - chain.afterMsPerHour : 0
-  return { name, command, place, onClose, run, holders, swapTo, chain, saved, free, takeFree }
+  return {
+    name,
+    command,
+    place,
+    onClose,
+    run,
+    holders,
+    swapTo,
+    chain,
+    saved,
+    free,
+    takeFree,
+    givenUp,
+    keeps,
+    setKeeps,
+    moveAll,
+  }
 }
 
 export type TakeDialogView = ReturnType<typeof useTakeDialog>

@@ -7,6 +7,7 @@ const phaseNames: Readonly<Record<SolveProgress['phase'], string>> = {
   improving: 'Improving it',
   'mending clashes': 'Mending its clashes',
   'answers of few moves': 'Answers of few moves',
+  'busy fingers': 'How busy the fingers are',
   'how sure it is': 'How sure each move is',
 }
 const [width, height] = [272, 64]

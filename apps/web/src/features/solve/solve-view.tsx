@@ -4,6 +4,7 @@ import { placementsWith, startSolving, useSolve } from '../../store/solve-store.
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
 import { AskForm } from './ask-form.js'
 import { CurvePlot } from './curve-plot.js'
+import { LoadPlot } from './load-plot.js'
 import { MoveTable } from './move-table.js'
 import { PayBackPlot } from './pay-back-plot.js'
 import { ProgressPanel } from './progress-panel.js'
@@ -128,6 +129,7 @@ function Result({ solved }: { solved: SolvedPlan }) {
           void startSolving()
         }}
       />
+      <LoadPlot load={solved.load} beforeMs={solved.beforeMs} />
       <PayBackPlot payBack={solved.payBack} />
     </section>
   )
