@@ -9,7 +9,7 @@ export {
   type WordPair,
 } from './word-pairs.js'
 export { isSameStep, nameLikeness, sharedIdeas, stepWordOf, type Idea } from './ideas.js'
-export { neighboursOf, sides, type Neighbours } from './neighbours.js'
+export { neighboursOf, type Neighbours } from './neighbours.js'
 export { mnemonicContext, type MnemonicContext } from './context.js'
 export { mnemonicReader, type MnemonicReader } from './reader.js'
 export { letterConflicts, type LetterConflict } from './conflicts.js'

@@ -28,5 +28,4 @@ export {
   typingCost,
   typingShare,
   usualHoursPerDay,
-  type PlaceCost,
 } from './cost.js'

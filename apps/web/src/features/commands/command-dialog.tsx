@@ -8,6 +8,8 @@ import {
   triggerName,
   type Command,
   moveToProgram,
+  standardActionOf,
+  standardActions,
 } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
 import { ChoiceField, TextField } from '../../parts/fields.js'
@@ -117,6 +119,7 @@ function CommandFields({ view }: { view: CommandDialogView }) {
         options={commandKinds.map((k) => [k, kindNames[k]])}
         onChange={(kind) => set({ kind }, 'kind')}
       />
+      <StandardField view={view} />
       <UsesField view={view} />
       <HarmField view={view} />
       <TextField
@@ -218,6 +221,32 @@ function UsesField({ view: { command, set } }: { view: CommandDialogView }) {
         if (text.trim() !== '' && uses >= 0 && uses <= 100_000) set({ usesPerHour: uses }, 'uses')
       }}
       lazily
+    />
+  )
+}
+
+/** `SelectAll` as people write it. */
+const actionWords = (action: string): string => {
+  const words = action.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+/** The standard action that it is: its key is known by heart, and Solve leaves it there. */
+function StandardField({ view: { command, set } }: { view: CommandDialogView }) {
+  const { standard: _, ...unsaid } = command
+  const byName = standardActionOf(unsaid)
+  return (
+    <ChoiceField
+      label="Standard action"
+      value={command.standard ?? ''}
+      options={[
+        ['', `by its name: ${byName === null ? 'none' : actionWords(byName)}`],
+        ['none', 'none, whatever its name'],
+        ...standardActions.map((action) => [action, actionWords(action)] as const),
+      ]}
+      onChange={(standard) =>
+        set({ standard: standard === '' ? undefined : standard } as Partial<Command>, 'standard')
+      }
     />
   )
 }
