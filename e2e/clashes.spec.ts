@@ -132,7 +132,7 @@ test('a fault is foreseen before it is made, found once it is, and mended by a r
   await page.getByRole('button', { name: /^40 more of/ }).click()
   await page.locator('[data-place=KeyH]').click()
   await expect(page.getByText(/H types “h” while text can be typed in Fenmap, Labelling/)).toBeVisible()
-  await page.getByRole('button', { name: 'Place on H' }).click()
+  await page.getByRole('button', { name: 'H instead' }).click()
   await expect(page.getByText('“Place depth” is on H')).toBeVisible()
   await page.getByRole('link', { name: 'Clashes', exact: true }).click()
   const found = page.getByRole('button', { name: /H types “h” while text can be typed/ })

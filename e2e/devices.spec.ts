@@ -149,7 +149,7 @@ test('a page of the deck follows the program in use, on the Plot too', async ({ 
 test('two boards are compared for the hand', async ({ page }) => {
   await page.goto('/bench/devices')
   await expect(page.getByRole('combobox', { name: 'Second device' })).toHaveValue('keyboard-left')
-  await expect(page.getByRole('row', { name: /^the hand must move/ })).toContainText('-13')
+  await expect(page.getByRole('row', { name: /^the hand must move/ })).toContainText('-7')
   await page.getByRole('combobox', { name: 'First device' }).selectOption('pad')
   await expect(page.getByRole('row', { name: /^Controls/ })).toContainText('21')
 })

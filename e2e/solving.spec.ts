@@ -95,7 +95,7 @@ test('three moves are taken, undone one by one, and what has changed otherwise i
   await page.getByRole('link', { name: 'Clashes', exact: true }).click()
   await page.getByRole('button', { name: /Q means “Split line” and “Snap on or off”/ }).click()
   await page
-    .getByRole('button', { name: /^Move “Snap on or off” to/ })
+    .getByRole('button', { name: /^Remove “Snap on or off” from/ })
     .first()
     .click()
   await page.getByRole('link', { name: 'Solve', exact: true }).click()

@@ -5,6 +5,7 @@ import {
   usualDraws,
   withNeeds,
   type Placement,
+  type ProposedMove,
   type SolveProgress,
   type CommandId,
   type ProgramId,
@@ -35,6 +36,8 @@ interface SolveState {
   readonly running: SolveProgress | null
   /** gains so far by share done, for the line of progress */
   readonly trail: readonly { readonly done: number; readonly gainMs: number }[]
+  /** the first moves of an answer that is still worked on */
+  readonly first: readonly ProposedMove[]
   readonly solved: SolvedPlan | null
   /** the bench and the arrangement that were solved */
   readonly arrangementId: string | null
@@ -52,6 +55,7 @@ export const useSolve = create<SolveState>()((set) => ({
   },
   running: null,
   trail: [],
+  first: [],
   solved: null,
   arrangementId: null,
   setAsk: (change) => set((s) => ({ ask: { ...s.ask, ...change } })),
@@ -66,7 +70,13 @@ export async function startSolving(): Promise<void> {
   if (!plan) return
   const own = ++run
   const waiting: SolveProgress = { phase: 'first answer', done: 0, gainMs: 0 }
-  useSolve.setState({ running: waiting, trail: [], solved: null, arrangementId: plan.activeArrangementId })
+  useSolve.setState({
+    running: waiting,
+    trail: [],
+    first: [],
+    solved: null,
+    arrangementId: plan.activeArrangementId,
+  })
   try {
     const solved = await solveService().solve(
       plan,
@@ -86,6 +96,7 @@ export async function startSolving(): Promise<void> {
         if (own !== run) return
         useSolve.setState((s) => ({
           running: progress,
+          first: progress.first ?? s.first,
           trail:
             progress.phase === 'improving'
               ? [...s.trail, { done: progress.done, gainMs: progress.gainMs }]
@@ -113,7 +124,7 @@ export const stopSolving = (): void => void solveService().stop()
 export function cancelSolving(): void {
   run++
   endSolveService()
-  useSolve.setState({ running: null, trail: [] })
+  useSolve.setState({ running: null, trail: [], first: [] })
 }
 
 const nameOf = (p: { readonly commandId: CommandId; readonly trigger: Placement['trigger'] }): string =>

@@ -1,10 +1,10 @@
 import type { Command } from '../commands/index.js'
 import { triggerReach, type ReachAt } from '../hand/index.js'
 import { reachContextOf, type PlaceIndex } from '../model/index.js'
-import type { PlaceWeights } from '../plan/index.js'
+import { givenUpFor, type PlaceWeights } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { menuMs } from '../work/index.js'
-import { candidate, type Candidate } from './candidates.js'
+import type { Candidate } from './candidates.js'
 import { isAvailable, placeFor, placesOn, type CandidatePlace } from './places.js'
 
 /** One command that moves, or is let go. */
@@ -180,8 +180,6 @@ const withoutHolders = (place: CandidatePlace): CandidatePlace => ({
   cost: { ...place.cost, displaceMs: 0 },
 })
 
-/** The trigger that a command gives up when it takes another: the one on the same device. */
-function leavesFor(command: Command, trigger: Trigger, index: PlaceIndex): Trigger | null {
-  const device = candidate(trigger, index).deviceId
-  return (index.triggers.get(command.id) ?? []).find((t) => candidate(t, index).deviceId === device) ?? null
-}
+/** The trigger that a command gives up when it takes another: one on the same device, else what it has on any. */
+const leavesFor = (command: Command, trigger: Trigger, index: PlaceIndex): Trigger | null =>
+  givenUpFor(index.triggers.get(command.id) ?? [], trigger)[0] ?? null

@@ -7,7 +7,7 @@ import { dayHours, defaultPayBackDays } from '../plan/index.js'
 import { payBackCurve, relearnUses, type PayBackPoint } from '../work/index.js'
 import { loadCurve, type LoadPoint } from './load-curve.js'
 import { moveDoubts, type MoveDoubt } from './move-doubt.js'
-import { movesTo, type MoveList } from './moves.js'
+import { movesTo, type MoveList, type ProposedMove } from './moves.js'
 import { arrangementProblem, type ArrangementProblem } from './problem.js'
 import type { ProblemInput, SolveScope } from './rows.js'
 import { defaultMoves, searchSlots } from './search.js'
@@ -48,6 +48,8 @@ export interface SolveProgress {
   readonly done: number
   /** gain of the best answer so far, ms an hour */
   readonly gainMs: number
+  /** the first moves of an answer that is not checked as a whole yet; once, after about a third of the time */
+  readonly first?: readonly ProposedMove[]
 }
 
 /** The answer of Solve: the problem, the assignment, the list of moves and their gain. */
@@ -70,6 +72,8 @@ export interface SolveAnswer {
   readonly curve: readonly CurvePoint[]
 }
 
+/** Moves that are shown before the answer is checked as a whole. */
+const firstMoves = 25
 const mendRounds = 6
 const mendMoves = 30_000
 
@@ -105,6 +109,9 @@ export function* solveArrangement(
     stopped: false,
   }
   yield* improve(search, options)
+  const first = movesTo(built, search.slotOf).moves.slice(0, firstMoves)
+  if ((yield { phase: 'mending clashes', done: 0, gainMs: beforeMs - search.cost, first }) === true)
+    search.stopped = true
   yield* mendClashes(search, input, options.seed)
   const curve = yield* fewMoves(search, input, options)
   const list = movesTo(built, search.slotOf)

@@ -76,6 +76,15 @@ test('a neighbouring key takes about K = 200 ms of the keystroke-level model for
   expect(Math.abs(ms - 200) / 200).toBeLessThan(0.05)
 })
 
+test('the reach of a key next door says the same: from the resting tip to the centre of the cap', () => {
+  // G beside the index finger on F: one pitch, a cap of 18 mm
+  expect(solver('ansi-104').reachControls(['KeyG']).timeMs).toBeCloseTo(
+    chordTimeMs([{ distanceMm: 19.05, widthMm: 18 }]),
+    6,
+  )
+  expect(solver('ansi-104').reachControls(['KeyG']).timeMs).toBeCloseTo(204, 0)
+})
+
 test('spans stand at the percentiles of the survey', () => {
   // survey of 236 students (Venables and Ripley): 5, 50 and 95 % at 160, 185 and 220.5 mm
   expect(spanPercentile(handSpan, 185)).toBeCloseTo(50)

@@ -43,6 +43,13 @@ describe('letters', () => {
     expect(score('Hide shape', 'KeyQ')).toEqual({ score: 0, reason: 'No link to the name.' })
     expect(score('Hide shape', 'F5').score).toBe(0)
   })
+  test('a silent letter is not heard, a sounded one is', () => {
+    // align, sign and designer have a silent g; grid, signal and ignore have not
+    for (const name of ['Align left', 'Sign', 'Designer'])
+      expect(score(name, 'KeyG').reason).not.toContain('heard')
+    for (const name of ['Show grid', 'Signal', 'Ignore'])
+      expect(score(name, 'KeyG').score).toBeGreaterThanOrEqual(ruleScores.sounded)
+  })
   test('held modifiers change nothing about the letter', () => {
     expect(score('Hide shape', 'Control+Shift+KeyH').score).toBe(1)
   })

@@ -187,6 +187,9 @@ describe('posture', () => {
     expect(notes.map((n) => n.hand).sort()).toEqual(['left', 'right'])
     const own = notes.find((n) => n.hand === 'left')!
     expect(own.band).toBe(wristBand(away.help!.ownReach!.turnDeg))
+    // the left hand takes both modifiers on its own side, the right one the point
+    expect([...away.help!.ownReach!.keys].sort()).toEqual(['keyboard/ControlLeft', 'keyboard/ShiftLeft'])
+    expect(away.help!.keys).toEqual(['keyboard/Period'])
   })
   test('a press of the pointing hand is noted too', () => {
     expect(notesOf('mouse/back')).toEqual([{ hand: 'right', band: 'in line', deviceId: 'mouse' }])

@@ -2,6 +2,7 @@ import { verdictWords } from '../../parts/words.js'
 import { Lock, LockOpen } from 'lucide-react'
 import {
   asGoodShare,
+  givenUpFor,
   modifierName,
   placeReason,
   controlRefOf,
@@ -14,6 +15,7 @@ import {
 } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
+import type { PlaceHow } from './instead-bar.js'
 import { BarPatterns, CostBar, CostKey } from './place-bar.js'
 import { Foreseen } from './foreseen.js'
 import { PlaceFilters } from './place-filters.js'
@@ -27,7 +29,7 @@ export const fingerOf = (reach: ChordReach): string => reach.fingers[reach.keys.
 /** Where the chosen command could go: ranked places with their reasons. */
 export function PlaceList(props: {
   places: Places
-  onPlace: (place: CandidatePlace) => void
+  onPlace: (place: CandidatePlace, how?: PlaceHow) => void
   onPlaceBoth: (place: CandidatePlace) => void
   onOther: () => void
 }) {
@@ -264,7 +266,7 @@ function PlaceReason({
 }
 
 function PlaceActions({
-  view: { onPlace, name, pairIsFree, onPlaceBoth },
+  view: { onPlace, name, pairIsFree, onPlaceBoth, now },
   place,
   isNow,
 }: {
@@ -272,11 +274,23 @@ function PlaceActions({
   place: CandidatePlace
   isNow: boolean
 }) {
+  const givenUp = isNow || place.holders.length > 0 ? [] : givenUpFor(now, place.trigger)
   return (
-    <div className="mt-1.5 flex gap-2">
-      <button type="button" className="btn btn-main" disabled={isNow} onClick={() => onPlace(place)}>
-        {place.holders.length > 0 ? 'Take' : 'Place on'} {name(place)} <span aria-hidden="true">⏎</span>
-      </button>
+    <div className="mt-1.5 flex flex-wrap gap-2">
+      {givenUp.length > 0 ? (
+        <>
+          <button type="button" className="btn btn-main" onClick={() => onPlace(place, 'instead')}>
+            {name(place)} instead
+          </button>
+          <button type="button" className="btn" onClick={() => onPlace(place, 'as well')}>
+            {name(place)} as well
+          </button>
+        </>
+      ) : (
+        <button type="button" className="btn btn-main" disabled={isNow} onClick={() => onPlace(place)}>
+          {place.holders.length > 0 ? 'Take' : 'Place on'} {name(place)} <span aria-hidden="true">⏎</span>
+        </button>
+      )}
       {pairIsFree(place) && (
         <button type="button" className="btn" onClick={() => onPlaceBoth(place)}>
           Place both

@@ -11,6 +11,7 @@ import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import type { Places } from '../../drawing/places.js'
+import type { PlaceHow } from './instead-bar.js'
 import { usePlaceDoubt } from './use-place-doubt.js'
 
 const shownPlaces = 14
@@ -23,7 +24,7 @@ export function usePlaceList({
   onOther,
 }: {
   places: Places
-  onPlace: (place: CandidatePlace) => void
+  onPlace: (place: CandidatePlace, how?: PlaceHow) => void
   onPlaceBoth: (place: CandidatePlace) => void
   onOther: () => void
 }) {

@@ -4,6 +4,7 @@ import { placementsWith, startSolving, useSolve } from '../../store/solve-store.
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
 import { AskForm } from './ask-form.js'
 import { CurvePlot } from './curve-plot.js'
+import { FirstList } from './first-list.js'
 import { LoadPlot } from './load-plot.js'
 import { MoveTable } from './move-table.js'
 import { PayBackPlot } from './pay-back-plot.js'
@@ -24,6 +25,7 @@ export function SolveView() {
   const { commands } = usePlan()
   const running = useSolve((s) => s.running)
   const solved = useSolve((s) => s.solved)
+  const first = useSolve((s) => s.first)
   return (
     <>
       <aside
@@ -46,7 +48,13 @@ export function SolveView() {
         )}
         {solved && <Result solved={solved} />}
       </aside>
-      {solved ? <Moves solved={solved} /> : <Before isEmpty={commands.length === 0} />}
+      {solved ? (
+        <Moves solved={solved} />
+      ) : running && first.length > 0 ? (
+        <FirstList moves={first} />
+      ) : (
+        <Before isEmpty={commands.length === 0} />
+      )}
     </>
   )
 }
