@@ -1,6 +1,6 @@
 import { clashChecker, isPointed, ownHarm, severities, type Clash } from '../clashes/index.js'
 import { liveContexts, type Command } from '../commands/index.js'
-import { mnemonicContext, mnemonicReader } from '../mnemonics/index.js'
+import { mnemonicContext, mnemonicReader, type MnemonicContext } from '../mnemonics/index.js'
 import { reservedBy, type PlaceIndex } from '../model/index.js'
 import {
   desktopKeyClash,
@@ -10,7 +10,7 @@ import {
   typingShare,
   usualHoursPerDay,
 } from '../places/index.js'
-import { defaultPayBackDays } from '../plan/index.js'
+import { defaultPayBackDays, type PlaceWeights } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs, relearnMs, relearnUses } from '../work/index.js'
 import { isOnDevice, type ProblemInput, type SolveRow, type SolveScope, type SolveSlot } from './rows.js'
@@ -56,7 +56,6 @@ export function slotCosts(
   const costs = new Float64Array(rows.length * slots.length).fill(Infinity)
   const scores = new Float32Array(rows.length * slots.length)
   const unassignedCost = new Float64Array(rows.length)
-  const alone = mnemonicContext(env, () => [])
   const worstNow = new Map<string, number>()
   for (const clash of clashes)
     for (const id of clash.commandIds) {
@@ -65,10 +64,7 @@ export function slotCosts(
     }
   const isTrouble = troubleOf(index, slots)
   const declined = new Set((env.rules?.declined ?? []).map((d) => `${d.commandId} ${d.key}`))
-  const hours = env.hoursPerDay ?? usualHoursPerDay
-  const presses = new Map<string, number>()
-  for (const { programId, usesPerHour } of env.commands)
-    presses.set(programId, (presses.get(programId) ?? 0) + usesPerHour)
+  const pricing = pricingOf(index, weights, days)
   rows.forEach(({ command, role }, i) => {
     const at = initialSlot[i] as number
     const uses = weight[i] as number
@@ -82,43 +78,21 @@ export function slotCosts(
     }
     const byMenu = uses * menuMs(menuLevels(command).length)
     unassignedCost[i] = byMenu
-    const reader = mnemonicReader(command, alone)
-    const program = env.programs.find((x) => x.id === command.programId)
-    const recalls = weights.recallMs * recallShare(uses, hours)
-    const typedMs = program ? weights.clashMs * typingCost(command, program, env) : 0
-    const isTyped =
-      program?.restsWhileTyping !== true && program && typingShare(command, program, env) > mostTyped
-    const usesInDays = uses * hours * days
+    const row = rowPrices(command, uses, pricing)
     const costOn = (p: number): number => {
-      const slot = slots[p] as SolveSlot
-      const score = reader.score(slot.trigger, slot.key).score
+      const { ms, score } = row.on(slots[p] as SolveSlot)
       scores[base + p] = score
-      const harm = ownHarm(command, slot.trigger, {
-        isAtRest: slot.reach.verdict === 'rest',
-        isPointing: isPointed(slot.trigger, index.pointing),
-        pressesPerHour: presses.get(command.programId) ?? 0,
-      })
-      return (
-        uses *
-          (slot.handMs +
-            recalls * (1 - score) +
-            (slot.candidate.types ? typedMs : 0) +
-            weights.clashMs * desktopKeyClash(slot.trigger, env)) +
-        harm
-      )
+      return ms
     }
-    // what is learned once is spread over the hours of the days in which it should pay
-    const learningOn = (p: number): number =>
-      (relearnUses(scores[base + p] as number, usesInDays) * relearnMs) / (hours * days)
     if (fixed[i] === 0)
       for (let p = 0; p < slots.length; p++) {
         const { candidate: slot, handMs } = slots[p] as SolveSlot
         if (slot.reserved !== null || slot.barred || slot.locked || !Number.isFinite(handMs)) continue
         if (scope.deviceId !== undefined && !isOnDevice(slot.trigger, scope.deviceId, index)) continue
-        if ((isTyped && slot.types) || declined.has(`${command.id} ${slot.key}`)) continue
+        if ((row.isTyped && slot.types) || declined.has(`${command.id} ${slot.key}`)) continue
         if (isOtherPage(slot.trigger, command, index) || isTrouble(command, p)) continue
         costs[base + p] = costOn(p)
-        if (p !== at) costs[base + p] = (costs[base + p] as number) + learningOn(p)
+        if (p !== at) costs[base + p] = (costs[base + p] as number) + row.learning(scores[base + p] as number)
       }
     if (at < 0) return
     const own = costOn(at)
@@ -132,6 +106,74 @@ export function slotCosts(
             : 0)
   })
   return { costs, scores, unassignedCost }
+}
+
+/** What all rows are priced by. */
+interface Pricing {
+  readonly index: PlaceIndex
+  readonly weights: PlaceWeights
+  /** active hours of a day, and the days in which a new place should pay */
+  readonly hours: number
+  readonly days: number
+  /** what names recall by themselves, wherever the others stand */
+  readonly alone: MnemonicContext
+  /** presses an hour of each program's commands */
+  readonly presses: ReadonlyMap<string, number>
+}
+
+function pricingOf(index: PlaceIndex, weights: PlaceWeights, days: number): Pricing {
+  const { env } = index
+  const presses = new Map<string, number>()
+  for (const { programId, usesPerHour } of env.commands)
+    presses.set(programId, (presses.get(programId) ?? 0) + usesPerHour)
+  return {
+    index,
+    weights,
+    hours: env.hoursPerDay ?? usualHoursPerDay,
+    days,
+    alone: mnemonicContext(env, () => []),
+    presses,
+  }
+}
+
+/** What one row costs on any slot by itself, ms an hour. */
+interface RowPrices {
+  /** too much of its use is where text is typed for a key that types */
+  readonly isTyped: boolean
+  on(slot: SolveSlot): { readonly ms: number; readonly score: number }
+  /** what is learned once, spread over the hours of the days in which it should pay */
+  learning(score: number): number
+}
+
+function rowPrices(command: Command, uses: number, pricing: Pricing): RowPrices {
+  const { index, weights, hours, days, alone, presses } = pricing
+  const { env } = index
+  const reader = mnemonicReader(command, alone)
+  const program = env.programs.find((x) => x.id === command.programId)
+  const recallMs = weights.recallMs * recallShare(uses, hours)
+  const typedMs = program ? weights.clashMs * typingCost(command, program, env) : 0
+  const usesInDays = uses * hours * days
+  return {
+    isTyped:
+      program !== undefined &&
+      program.restsWhileTyping !== true &&
+      typingShare(command, program, env) > mostTyped,
+    on(slot) {
+      const { score } = reader.score(slot.trigger, slot.key)
+      const harmMs = ownHarm(command, slot.trigger, {
+        isAtRest: slot.reach.verdict === 'rest',
+        isPointing: isPointed(slot.trigger, index.pointing),
+        pressesPerHour: presses.get(command.programId) ?? 0,
+      })
+      const useMs =
+        slot.handMs +
+        recallMs * (1 - score) +
+        (slot.candidate.types ? typedMs : 0) +
+        weights.clashMs * desktopKeyClash(slot.trigger, env)
+      return { ms: uses * useMs + harmMs, score }
+    },
+    learning: (score) => (relearnUses(score, usesInDays) * relearnMs) / (hours * days),
+  }
 }
 
 /** A page that follows another program. */
