@@ -3,7 +3,6 @@ import type { Command, Program } from '../commands/index.js'
 import type { Environment, GroupKey, PressStages } from '../model/index.js'
 import type { Chord, Trigger, TriggerKey } from '../triggers/index.js'
 import type { Clash } from './clash.js'
-import type { Near } from './near.js'
 
 /** All commands of one program on one trigger, most used first, and what their controls send. */
 export interface Group {
@@ -29,8 +28,6 @@ export type Finding = Pick<
 export interface CheckContext {
   readonly env: Environment
   readonly stages: PressStages
-  /** control → those that a slip can meet */
-  readonly near: ReadonlyMap<string, readonly Near[]>
   /** what a program has on a trigger */
   group(programId: ProgramId, key: TriggerKey): Group | undefined
   isPlaced(commandId: CommandId): boolean

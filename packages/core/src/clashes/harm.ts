@@ -1,30 +1,11 @@
-import { splitControlRef, type Control } from '../bench/index.js'
+import { splitControlRef } from '../bench/index.js'
 import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
-import { onSpot } from '../mnemonics/index.js'
 import type { PlaceIndex } from '../model/index.js'
-import {
-  controlRefOf,
-  heldOf,
-  modifiers,
-  triggerKey,
-  withHeld,
-  type Trigger,
-  type TriggerKey,
-} from '../triggers/index.js'
-import { nearControls, type Near } from './near.js'
-import { slipShare, wayOutSeconds } from './slip-rules.js'
+import { controlRefOf, heldOf, triggerKey, type Trigger, type TriggerKey } from '../triggers/index.js'
+import { slipsAround, slipShare, wayOutSeconds } from './slips.js'
 
 /** Presses of the main buttons of a mouse an hour, beside which its other buttons lie. Assumed. */
 export const clicksPerHour = 300
-
-const nearOf = new WeakMap<readonly Control[], ReadonlyMap<string, readonly Near[]>>()
-
-/** Control → those that a slip can meet; worked out once for a bench. */
-export function nearOn(controls: readonly Control[]): ReadonlyMap<string, readonly Near[]> {
-  let near = nearOf.get(controls)
-  if (!near) nearOf.set(controls, (near = nearControls(controls)))
-  return near
-}
 
 /** Whether a slip onto a command costs more than a moment. */
 export const isHarmful = (command: Command): boolean =>
@@ -33,33 +14,6 @@ export const isHarmful = (command: Command): boolean =>
 /** What a slip onto a harmful command costs, ms. */
 export const wayOutMs = ({ damage }: Command): number =>
   damage === undefined ? 0 : wayOutSeconds[damage.level] * 1000
-
-/** Triggers that a slip can come from, or lead to, with the share of presses that slip so. */
-export function slipsAround(
-  trigger: Trigger,
-  controls: readonly Control[],
-): { readonly trigger: Trigger; readonly share: number }[] {
-  if (trigger.kind === 'popup' || trigger.kind === 'sequence') return []
-  const held = heldOf(trigger)
-  const withOther = modifiers.map((m) => ({
-    trigger: withHeld(
-      trigger,
-      held.includes(m) ? held.filter((h) => h !== m) : [...held, m],
-    ) as Trigger | null,
-    share: slipShare.farther,
-  }))
-  const beside =
-    trigger.kind === 'stroke'
-      ? [1, trigger.of - 1].map((step) => ({
-          trigger: { ...trigger, direction: (trigger.direction + step) % trigger.of } as Trigger | null,
-          share: slipShare.nextDoor,
-        }))
-      : (nearOn(controls).get(controlRefOf(trigger) ?? '') ?? []).map(({ controlRef, isNextDoor }) => ({
-          trigger: onSpot(trigger, controlRef),
-          share: isNextDoor ? slipShare.nextDoor : slipShare.farther,
-        }))
-  return [...beside, ...withOther].flatMap(({ trigger: t, share }) => (t ? [{ trigger: t, share }] : []))
-}
 
 /** What harmful commands around cost a press of a trigger, by the trigger. */
 export interface Danger {

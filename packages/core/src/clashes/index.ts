@@ -17,5 +17,5 @@ export { modifierSetRows, lookUp, type Lookup, type ModifierSetRow } from './loo
 export { tracePress, type Front, type Trace, type TraceStep } from './trace.js'
 export { whatHappened, type Slipped } from './slipped.js'
 export { severityWords } from './words.js'
-export { dangersOf, isHarmful, isPointed, ownHarm, slipsAround, usesBeside, wayOutMs } from './harm.js'
-export { slipShare } from './slip-rules.js'
+export { dangersOf, isHarmful, isPointed, ownHarm, usesBeside, wayOutMs } from './harm.js'
+export { slipsAround, slipShare } from './slips.js'

@@ -6,7 +6,6 @@ import { consistencyRules } from './consistency-rules.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
 import type { Groups } from './groups.js'
 import { hostRules } from './host-rules.js'
-import { nearControls, type Near } from './near.js'
 import { pressRules } from './press-rules.js'
 import { programRules } from './program-rules.js'
 import { opensByWords } from './program-words.js'
@@ -35,14 +34,12 @@ export interface Judgement {
 export class Judge {
   private readonly stages: PressStages
   private readonly mnemonics: MnemonicContext
-  private readonly near: ReadonlyMap<string, readonly Near[]>
 
   constructor(
     private readonly env: Environment,
     private readonly groups: Groups,
   ) {
     this.stages = pressStages(env)
-    this.near = nearControls(env.controls)
     this.mnemonics = mnemonicContext(env, () => [])
   }
 
@@ -52,7 +49,6 @@ export class Judge {
     const context: CheckContext = {
       env: this.env,
       stages: this.stages,
-      near: this.near,
       group: (programId, key) => {
         const asked = groupKey(programId, key)
         askedGroups.add(asked)

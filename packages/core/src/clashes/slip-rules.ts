@@ -1,35 +1,25 @@
-import { canBeLiveTogether, type Command, type DamageLevel } from '../commands/index.js'
-import { onSpot } from '../mnemonics/index.js'
-import { heldOf, modifiers, controlRefOf, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
+import { canBeLiveTogether, type Command } from '../commands/index.js'
+import { triggerKey } from '../triggers/index.js'
 import type { CheckContext, Finding, Group, Rule } from './finding.js'
+import { slipsBeside, slipsOfModifiers, wayOutSeconds, type Slip } from './slips.js'
 import { noWayOutWords, repeatsWords, slipWords } from './slip-words.js'
 
-/** Share of presses that meet a key next door, and one diagonally or with a modifier more or less. Assumed. */
-export const slipShare = { nextDoor: 0.002, farther: 0.0005 } as const
-/** Seconds to get out of a slip. Assumed. */
-export const wayOutSeconds: Readonly<Record<DamageLevel, number>> = { nuisance: 2, rework: 60, loss: 600 }
 /** Slips that cost less than this are not named, seconds an hour. Assumed. */
 const leastHarm = 0.05
 
 const damaging = (commands: readonly Command[]): Command[] =>
   commands.filter((c) => c.damage !== undefined && c.damage.level !== 'nuisance')
 
-/** A place that a slip can come from, and how often one does. */
-interface SlipFrom {
-  readonly trigger: Trigger | null
-  readonly share: number
-}
-
 /** What of the program stands where slips come from, live together with the damaging command. */
 function slipsFrom(
-  places: readonly SlipFrom[],
+  places: readonly Slip[],
   group: Group,
   danger: Command,
   context: CheckContext,
 ): { readonly group: Group; readonly secondsPerHour: number }[] {
   const seconds = wayOutSeconds[danger.damage?.level ?? 'nuisance']
   return places.flatMap(({ trigger, share }) => {
-    const other = trigger && context.group(group.program.id, triggerKey(trigger))
+    const other = context.group(group.program.id, triggerKey(trigger))
     if (!other) return []
     const uses = other.commands
       .filter(
@@ -70,32 +60,15 @@ export const slipNeighbour: Rule = (group, context) =>
       'slip-neighbour',
       danger,
       group,
-      slipsFrom(besidePlaces(group.trigger, context), group, danger, context),
+      slipsFrom(slipsBeside(group.trigger, context.env.controls), group, danger, context),
       context,
     ),
   )
 
-function besidePlaces(trigger: Trigger, { near }: CheckContext): SlipFrom[] {
-  if (trigger.kind === 'stroke')
-    return [1, trigger.of - 1].map((step) => ({
-      trigger: { ...trigger, direction: (trigger.direction + step) % trigger.of },
-      share: slipShare.nextDoor,
-    }))
-  return (near.get(controlRefOf(trigger) ?? '') ?? []).map(({ controlRef, isNextDoor }) => ({
-    trigger: onSpot(trigger, controlRef),
-    share: isNextDoor ? slipShare.nextDoor : slipShare.farther,
-  }))
-}
-
 /** A damaging command on the key of another, with one modifier more or less. */
 export const slipModifier: Rule = (group, context) =>
   damaging(group.commands).flatMap((danger) => {
-    if (!('modifiers' in group.trigger)) return []
-    const held = heldOf(group.trigger)
-    const places = modifiers.map((m) => ({
-      trigger: withHeld(group.trigger, held.includes(m) ? held.filter((h) => h !== m) : [...held, m]),
-      share: slipShare.farther,
-    }))
+    const places = slipsOfModifiers(group.trigger)
     return slipFindings('slip-modifier', danger, group, slipsFrom(places, group, danger, context), context)
   })
 

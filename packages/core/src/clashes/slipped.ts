@@ -1,19 +1,9 @@
 import type { Command } from '../commands/index.js'
 import { canBeLiveTogether } from '../commands/index.js'
 import type { Environment } from '../model/index.js'
-import { onSpot } from '../mnemonics/index.js'
 import type { Placed } from '../plan/index.js'
-import {
-  controlRefOf,
-  heldOf,
-  modifiers,
-  triggerKey,
-  withHeld,
-  type Trigger,
-  type TriggerKey,
-} from '../triggers/index.js'
-import { nearControls } from './near.js'
-import { slipShare } from './slip-rules.js'
+import { triggerKey, type Trigger, type TriggerKey } from '../triggers/index.js'
+import { slipsBeside, slipsOfModifiers, type Slip } from './slips.js'
 
 /** A press that could have run a command by mistake. */
 export interface Slipped {
@@ -40,7 +30,6 @@ export function whatHappened(
 ): Slipped[] {
   const program = env.programs.find((p) => p.id === seen.programId)
   if (!program) return []
-  const near = nearControls(env.controls)
   const commands = new Map(env.commands.map((c) => [c.id, c]))
   const holders = new Map<TriggerKey, Command[]>()
   for (const { commandId, trigger } of placements) {
@@ -49,36 +38,21 @@ export function whatHappened(
     const key = triggerKey(trigger)
     holders.set(key, [...(holders.get(key) ?? []), command])
   }
-  const from = (pressed: Trigger, trigger: Trigger | null, how: Slipped['how'], share: number): Slipped[] =>
-    (trigger ? (holders.get(triggerKey(trigger)) ?? []) : [])
+  const from = (pressed: Trigger, { trigger, share }: Slip, how: Slipped['how']): Slipped[] =>
+    (holders.get(triggerKey(trigger)) ?? [])
       .filter((command) => canBeLiveTogether(command, seen, program))
       .map((command) => ({
         pressed,
-        meant: { trigger: trigger as Trigger, command },
+        meant: { trigger, command },
         how,
         slipsPerHour: command.usesPerHour * share,
       }))
   const found = placements
     .filter((p) => p.commandId === seen.id)
     .flatMap(({ trigger: pressed }) => {
-      const held = heldOf(pressed)
       return [
-        ...(near.get(controlRefOf(pressed) ?? '') ?? []).flatMap(({ controlRef, isNextDoor }) =>
-          from(
-            pressed,
-            onSpot(pressed, controlRef),
-            'beside',
-            isNextDoor ? slipShare.nextDoor : slipShare.farther,
-          ),
-        ),
-        ...('modifiers' in pressed ? modifiers : []).flatMap((m) =>
-          from(
-            pressed,
-            withHeld(pressed, held.includes(m) ? held.filter((h) => h !== m) : [...held, m]),
-            'modifier',
-            slipShare.farther,
-          ),
-        ),
+        ...slipsBeside(pressed, env.controls).flatMap((slip) => from(pressed, slip, 'beside')),
+        ...slipsOfModifiers(pressed).flatMap((slip) => from(pressed, slip, 'modifier')),
         { pressed, meant: null, how: 'itself' as const, slipsPerHour: 0 },
       ]
     })
