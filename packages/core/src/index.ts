@@ -296,7 +296,6 @@ export {
   checkArrangement,
   differingIdeas,
   displacementChain,
-  unplacedMs,
   matchingCommands,
   freePlaces,
   isFree,

@@ -257,7 +257,7 @@ export const figureList: readonly Figure[] = [
     better: 'less',
     value: ({ report }, plan) => minutesADay(report.day.msPerHour, plan),
     explain: (compared, plan) => ({
-      rule: `Every routine as often as it is done, every command as often as it is used outside routines, over ${dayHours(plan).hours.toFixed(2)} active hours a day. A trigger whose press never arrives counts as the menu: M ${operatorMs.M} ms once (menus known ${plan.menusKnown ?? 'as usual'}), then P ${operatorMs.P} + B ${operatorMs.B} ms for each level.`,
+      rule: `Every routine as often as it is done, every command as often as it is used outside routines, over ${dayHours(plan).hours.toFixed(2)} active hours a day. Uses that the log shows through the menu although the command had a key stay there, with any arrangement. A trigger whose press never arrives counts as the menu: M ${operatorMs.M} ms once (menus known ${plan.menusKnown ?? 'as usual'}), then P ${operatorMs.P} + B ${operatorMs.B} ms for each level.`,
       source: klm,
       lines: timeLines(compared, plan),
       besides: { title: 'The same by what is done', lines: operatorLines(compared, plan) },

@@ -75,6 +75,7 @@ export function prepareWork(
       commands: index.commands,
       triggersOf: arrivingTriggers(index, clashes),
       chainsOf: (id) => chains.get(id) ?? noChains,
+      menuShareOf: (id) => env.menuShares?.get(id) ?? 0,
     },
   }
 }

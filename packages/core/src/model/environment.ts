@@ -22,7 +22,14 @@ import {
   type TerminalKeys,
 } from '../hosts/index.js'
 import type { Memory } from '../mnemonics/index.js'
-import { activeArrangement, activeBench, dayHours, type Arrangement, type Plan } from '../plan/index.js'
+import {
+  activeArrangement,
+  activeBench,
+  dayHours,
+  type Arrangement,
+  type MenuKnowledge,
+  type Plan,
+} from '../plan/index.js'
 import type { OwnSystemKeys, SystemKeys } from '../systems/index.js'
 import {
   keyWords,
@@ -71,6 +78,10 @@ export interface Environment extends Naming {
   readonly hoursPerDay?: number
   /** uses by context, by command id, where a log has told them */
   readonly contextUses?: ReadonlyMap<string, Readonly<Record<string, number>>>
+  /** share of a command's uses that a log shows through the menu although it had a key, by command id; 0 to 1 */
+  readonly menuShares?: ReadonlyMap<string, number>
+  /** how well menus are known; usual where left out */
+  readonly menusKnown?: MenuKnowledge | undefined
   /** chords (trigger keys) that edit text or move in it, with what they do */
   readonly textActions?: ReadonlyMap<TriggerKey, string>
   /** what stands between the system and programs */
@@ -161,6 +172,8 @@ export function environmentOf(
         byContext ? [[id, byContext] as const] : [],
       ),
     ),
+    menuShares: menuSharesOf(plan),
+    menusKnown: plan.menusKnown,
     textActions: textActions(catalogues.standardKeys ?? [], layout, plan.system),
     inputMethod: inputMethodOf(
       catalogues.inputMethods?.find((m) => m.id === plan.inputMethod),
@@ -188,6 +201,19 @@ function keyWordsOf(data: KeyWordData = noWords): KeyWords {
   return words
 }
 const noWords: KeyWordData = {}
+
+/** Commands that the log shows in the menu although they had a key: by what is set now, else by the defaults. */
+function menuSharesOf(plan: Plan): ReadonlyMap<string, number> {
+  const set = plan.arrangements.filter((a) =>
+    plan.setNowArrangementId === null ? a.isDefault : a.id === plan.setNowArrangementId,
+  )
+  const hadKey = new Set(set.flatMap((a) => a.placements.map((p) => p.commandId as string)))
+  return new Map(
+    Object.entries(plan.usage?.commands ?? {}).flatMap(([id, { uses, byMenu }]) =>
+      hadKey.has(id) && byMenu > 0 ? [[id, byMenu / uses] as const] : [],
+    ),
+  )
+}
 
 function defaultsOf(plan: Plan): ReadonlyMap<GroupKey, readonly Command[]> {
   const commands = new Map(plan.commands.map((c) => [c.id, c]))

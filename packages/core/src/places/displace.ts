@@ -3,7 +3,7 @@ import { triggerReach, type ReachAt } from '../hand/index.js'
 import { reachContextOf, type PlaceIndex } from '../model/index.js'
 import { givenUpFor, type PlaceWeights } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
-import { menuMs } from '../work/index.js'
+import { menuLevels, menuMs } from '../work/index.js'
 import type { Candidate } from './candidates.js'
 import { isAvailable, placeFor, placesOn, type CandidatePlace } from './places.js'
 
@@ -21,18 +21,17 @@ export interface ChainStep {
   /** press time a use, with the other parts of the cost, before and after, ms; null without a place */
   readonly beforeMs: number | null
   readonly afterMs: number | null
+  /** what its menu takes, which serves where it has no place, ms */
+  readonly menuMs: number
 }
 
 /** Moves that make room for a command, each to where the next one stood. */
 export interface DisplacementChain {
   readonly steps: readonly ChainStep[]
-  /** Σ uses × cost of all that move, ms an hour; a command without a place counts with `unplacedMs` */
+  /** Σ uses × cost of all that move, ms an hour; a command without a place counts with its menu */
   readonly beforeMsPerHour: number
   readonly afterMsPerHour: number
 }
-
-/** A command without a place is reached through a menu of two levels, ms. Assumed depth. */
-export const unplacedMs = menuMs(2)
 
 /** After this many moves the next one has to settle for a free place. */
 const mostMoves = 6
@@ -100,7 +99,7 @@ export function displacementChain(
     }
   }
   const cost = (pick: (s: ChainStep) => number | null): number =>
-    steps.reduce((sum, s) => sum + s.command.usesPerHour * (pick(s) ?? unplacedMs), 0)
+    steps.reduce((sum, s) => sum + s.command.usesPerHour * (pick(s) ?? s.menuMs), 0)
   return {
     steps,
     beforeMsPerHour: cost((s) => s.beforeMs),
@@ -141,6 +140,7 @@ export function displacementChain(
       // each use takes the best of a command's triggers
       beforeMs: best(leftMs),
       afterMs: best(to ? to.totalMs : null),
+      menuMs: menuMs(menuLevels(who).length, index.env.menusKnown),
     }
   }
 }

@@ -1,5 +1,5 @@
 import { isPointed } from '../clashes/index.js'
-import { canBeLiveTogether, type Program } from '../commands/index.js'
+import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
 import { modifierSets, thereAndBackMs, triggerReach, type ChordReach } from '../hand/index.js'
 import type { PlaceIndex } from '../model/index.js'
 import {
@@ -10,7 +10,7 @@ import {
   pointingAmount,
   type Candidate,
 } from '../places/index.js'
-import type { Plan, Placed } from '../plan/index.js'
+import type { MenuKnowledge, Plan, Placed } from '../plan/index.js'
 import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 import { menuLevels, menuMs } from '../work/index.js'
 import { fingerLoad } from './finger-load.js'
@@ -38,8 +38,12 @@ export interface ArrangementProblem {
   readonly groups: readonly (readonly number[])[]
   /** uses an hour of each row, a little for those that are never used */
   readonly weight: Float64Array
+  readonly menusKnown: MenuKnowledge
 }
 
+/** Uses an hour that a better place can serve: not those that the log shows through the menu although there is a key. */
+const keyUses = ({ id, usesPerHour }: Command, { env }: PlaceIndex): number =>
+  usesPerHour * (1 - (env.menuShares?.get(id) ?? 0))
 /** A command that is never used still wants a good place a little. */
 const leastUses = 0.1
 /** Sets of more modifiers are not proposed. */
@@ -78,7 +82,7 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
     movable[i] === true || (row.role === 'further' && mayMove(row, input, scope)) ? 0 : 1,
   )
   const weight = Float64Array.from(rows, ({ command, role }) =>
-    role === 'main' ? Math.max(command.usesPerHour, leastUses) : 0,
+    role === 'main' ? Math.max(keyUses(command, index), leastUses) : 0,
   )
   const { costs, scores, unassignedCost } = slotCosts(input, rows, slots, {
     initialSlot,
@@ -127,6 +131,7 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
       rows.flatMap(({ command, role }, i) => (role === 'main' && command.programId === p.id ? [i] : [])),
     ),
     weight,
+    menusKnown: plan.menusKnown ?? 'usual',
   }
 }
 
@@ -219,8 +224,12 @@ function rivalsOf(slots: readonly SolveSlot[], numberOf: ReadonlyMap<string, num
 }
 
 /** The part of a row's cost on a slot that is time alone, ms an hour; by the menu where it has none. */
-export const timeOf = ({ rows, slots, weight }: ArrangementProblem, i: number, p: number): number => {
-  const byMenu = menuMs(menuLevels((rows[i] as SolveRow).command).length)
+export const timeOf = (
+  { rows, slots, weight, menusKnown }: ArrangementProblem,
+  i: number,
+  p: number,
+): number => {
+  const byMenu = menuMs(menuLevels((rows[i] as SolveRow).command).length, menusKnown)
   const slot = p < 0 ? undefined : slots[p]
   const ms = slot ? thereAndBackMs(slot.reach) : byMenu
   return (weight[i] as number) * (Number.isFinite(ms) ? ms : byMenu)

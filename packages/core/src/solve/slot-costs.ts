@@ -76,7 +76,7 @@ export function slotCosts(
       costs[base + at] = worst < severities.indexOf('caution') ? 2 * worth : 0
       return
     }
-    const byMenu = uses * menuMs(menuLevels(command).length)
+    const byMenu = uses * menuMs(menuLevels(command).length, env.menusKnown)
     unassignedCost[i] = byMenu
     const row = rowPrices(command, uses, pricing)
     const costOn = (p: number): number => {

@@ -4,7 +4,7 @@ import { fingers, tappingCapacity, type Finger } from '../hand/index.js'
 import type { MenuKnowledge } from '../plan/index.js'
 import type { Routine } from '../usage/index.js'
 import { operatorKinds, operatorMs, type Operator, type OperatorKind } from './operators.js'
-import { timeCommand, timeWork, type TimedWork, type Way, type WorkContext } from './routine.js'
+import { menuOnly, timeCommand, timeWork, type TimedWork, type Way, type WorkContext } from './routine.js'
 import { noStrain, strainIndex, type StrainIndex, type StrainInput } from './strain.js'
 
 /** One part of a day: a routine, or the uses of a command outside routines. */
@@ -49,7 +49,7 @@ function usesOutside(commands: readonly Command[], routines: readonly Routine[])
 
 /**
  * An hour of work: every routine as often as it is done, and every command as often as it is used outside routines,
- * each by itself from rest and back.
+ * each by itself from rest and back. Uses that the log shows through the menu although there is a key stay there.
  */
 export function dayLoad(
   commands: readonly Command[],
@@ -69,10 +69,25 @@ export function dayLoad(
       work: timeWork(r.steps, context),
     })),
     ...commands.flatMap((c): DayPart[] => {
-      const timesPerHour = outside.get(c.id) ?? 0
-      return timesPerHour > 0
-        ? [{ id: c.id, name: c.name, kind: 'command', timesPerHour, work: timeCommand(c, context) }]
-        : []
+      const uses = outside.get(c.id) ?? 0
+      if (uses <= 0) return []
+      const byMenu = context.triggersOf(c.id).length > 0 ? (context.menuShareOf?.(c.id) ?? 0) : 0
+      const part = { id: c.id, name: c.name, kind: 'command' } as const
+      return [
+        ...(byMenu < 1
+          ? [{ ...part, timesPerHour: uses * (1 - byMenu), work: timeCommand(c, context) }]
+          : []),
+        ...(byMenu > 0
+          ? [
+              {
+                ...part,
+                name: `${c.name}, by the menu as logged`,
+                timesPerHour: uses * byMenu,
+                work: timeCommand(c, menuOnly(context)),
+              },
+            ]
+          : []),
+      ]
     }),
   ].sort((a, b) => b.timesPerHour * b.work.ms - a.timesPerHour * a.work.ms)
   const msByKind = Object.fromEntries(operatorKinds.map((k) => [k, 0])) as Record<OperatorKind, number>
@@ -203,5 +218,10 @@ export function fairShares(side: HandSide, presses: ByFinger): ByFinger {
   return Object.fromEntries(fingers.map((f) => [f, (all * ability[f]) / whole])) as ByFinger
 }
 
-/** Time of a command that has no trigger, ms: M once, then P + B for each level of its menu. */
-export const menuMs = (levels: number): number => operatorMs.M + levels * (operatorMs.P + operatorMs.B)
+/** Looks for an entry (M) on a walk through a menu of so many levels. */
+const looksFor = (levels: number, menus: MenuKnowledge): number =>
+  ({ 'by heart': 0, usual: 1, 'seldom used': levels })[menus]
+
+/** Time of a command that has no trigger, ms: M as well as menus are known, then P + B for each level of its menu. */
+export const menuMs = (levels: number, menus: MenuKnowledge = 'usual'): number =>
+  looksFor(levels, menus) * operatorMs.M + levels * (operatorMs.P + operatorMs.B)

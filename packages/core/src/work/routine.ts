@@ -16,6 +16,8 @@ export interface WorkContext {
   triggersOf(commandId: CommandId): readonly Trigger[]
   /** chains of the arrangement that begin with the command; none where left out */
   chainsOf?(commandId: CommandId): readonly Chain[]
+  /** share of a command's uses that go through the menu although it has a trigger, 0 to 1; none where left out */
+  menuShareOf?(commandId: CommandId): number
 }
 
 /** One press that runs several commands in order, and how long the device sends their chords, ms. */
@@ -211,6 +213,13 @@ function work(steps: readonly RoutineStep[], choices: readonly Choice[], context
 export const timeCommand = (command: Command, context: WorkContext): TimedWork =>
   timeWork([{ kind: 'command', commandId: command.id }], context)
 
+/** The same work with every command by its menu. */
+export const menuOnly = (context: WorkContext): WorkContext => ({
+  ...context,
+  triggersOf: () => [],
+  chainsOf: () => [],
+})
+
 /** One command done in each of the ways that people do it, ms; null where there is no such way. */
 export interface WaysToDo {
   readonly keyMs: number | null
@@ -224,10 +233,9 @@ export interface WaysToDo {
 /** A command by its shortcut and by the menu, each timed, ms. */
 export function waysToDo(command: Command, context: WorkContext): WaysToDo {
   const step = { kind: 'command', commandId: command.id } as const
-  const menuOnly: WorkContext = { ...context, triggersOf: () => [], chainsOf: () => [] }
   return {
     keyMs: context.triggersOf(command.id).length > 0 ? timeWork([step], context).ms : null,
-    menuMs: timeWork([step], menuOnly).ms,
+    menuMs: timeWork([step], menuOnly(context)).ms,
     toolAndClickMs: timeWork([step, { kind: 'point' }], context).ms,
     dragMs: timeWork([{ kind: 'drag' }], context).ms,
   }

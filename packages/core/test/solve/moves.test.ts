@@ -49,6 +49,7 @@ function problemOf(costs: readonly number[]): ArrangementProblem {
     })),
     groups: [[0, 1, 2, 3]],
     weight: new Float64Array(rows).fill(1),
+    menusKnown: 'usual',
   }
 }
 const flat = problemOf(Array.from({ length: rows * codes.length }, (_, k) => 100 + ((k * 37) % 90)))

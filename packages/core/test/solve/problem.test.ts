@@ -117,7 +117,7 @@ describe('rows', () => {
     )!
     expect(pair.scored).toBe(true)
     expect([pair.gainA, pair.gainB]).toEqual(
-      [pair.a, pair.b].map((i) => 0.5 * demoPlan.weights.recallMs * whole.rows[i]!.command.usesPerHour),
+      [pair.a, pair.b].map((i) => 0.5 * demoPlan.weights.recallMs * whole.weight[i]!),
     )
   })
   test('what does damage loses by busy keys beside it', () => {

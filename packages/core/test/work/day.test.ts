@@ -19,9 +19,37 @@ const routine: Routine = {
   steps: [step(undo.id), step(redo.id)],
   timesPerHour: 10,
 }
-const { context } = deskWith({ [undo.id]: 'KeyF', [redo.id]: 'Shift+KeyR' })
+/** The demo's log shows menus too; here all is given by key. */
+const withoutLog = { ...demoPlan, usage: null }
+const { context } = deskWith({ [undo.id]: 'KeyF', [redo.id]: 'Shift+KeyR' }, withoutLog)
 
 describe('a day', () => {
+  test('uses that the log shows through the menu although there was a key stay there; a new key serves all', () => {
+    const desk = deskWith(
+      { [undo.id]: 'KeyF' },
+      {
+        ...demoPlan,
+        setNowArrangementId: null,
+        usage: {
+          ...demoPlan.usage!,
+          commands: { [undo.id]: { uses: 40, byMenu: 10, byPointer: 0 } },
+        },
+      },
+    ).context
+    const had = demoPlan.arrangements.some(
+      (a) => a.isDefault && a.placements.some((p) => p.commandId === undo.id),
+    )
+    expect(had).toBe(true)
+    const day = dayLoad([undo], [], 8, desk)
+    expect(day.parts.map((p) => p.timesPerHour).sort()).toEqual([15, 45])
+    expect(day.shares.menu).toBeCloseTo(0.25, 9)
+    const menu = timeCommand(undo, { ...desk, triggersOf: () => [] }).ms
+    expect(day.msPerHour).toBeCloseTo(45 * timeCommand(undo, desk).ms + 15 * menu, 6)
+    const fresh = { ...undo, id: 'new-command' }
+    expect(
+      dayLoad([fresh], [], 8, { ...desk, triggersOf: desk.triggersOf.bind(null, undo.id) }).shares.menu,
+    ).toBe(0)
+  })
   test('counts what stands in a routine only there', () => {
     const day = dayLoad([undo, redo], [routine], 8, context)
     const expected = 10 * timeWork(routine.steps, context).ms + 50 * timeCommand(undo, context).ms

@@ -1,5 +1,4 @@
 import type { ChainStep, Command, CandidatePlace, DisplacementChain } from '@reach-plot/core'
-import { unplacedMs } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
 import { TickField } from '../../parts/fields.js'
 import type { Places } from '../../drawing/places.js'
@@ -65,9 +64,9 @@ function BestFree({
   view: TakeDialogView
   chain: DisplacementChain
 }) {
-  if (!free) return null
   const [own] = chain.steps
-  const before = own?.beforeMs ?? unplacedMs
+  if (!free || !own) return null
+  const before = own.beforeMs ?? own.menuMs
   const freeSaves = command.usesPerHour * (before - free.totalMs)
   const more = chain.beforeMsPerHour - chain.afterMsPerHour - freeSaves
   return (
