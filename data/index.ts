@@ -37,6 +37,7 @@ import windows from './system/windows.json'
 import xfce from './system/xfce.json'
 import terminalData from './terminal/keys.json'
 import keyWordsData from './words/keys.json'
+import keyNamesData from './words/keysyms.json'
 
 /** One national layout: for each W3C code its characters at levels 1 to 4 (bare, Shift, AltGr, Shift+AltGr). */
 export interface LayoutData {
@@ -142,6 +143,12 @@ export const keyWords = keyWordsData.words as unknown as Readonly<
   Record<string, Readonly<Record<string, readonly string[]>>>
 >
 
+/** Names of keys and characters in configuration files. */
+export const keyNames: {
+  readonly codes: Readonly<Record<string, string>>
+  readonly characters: Readonly<Record<string, string>>
+} = keyNamesData
+
 /** All that a plan's ids point into, and what surrounds its programs. */
 export const catalogues = {
   layouts,
@@ -151,6 +158,7 @@ export const catalogues = {
   standardKeys,
   inputMethods,
   keyWords,
+  keyNames,
 }
 
 /** A device of the catalogue: outline and controls, single or in grids, mm. */

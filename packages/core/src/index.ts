@@ -74,11 +74,12 @@ export {
   isModifierCode,
   keyLegend,
   keyTrigger,
+  keyWords,
+  type Naming,
   modifierCodes,
   modifierName,
   modifiers,
   parseTrigger,
-  readTrigger,
   sortModifiers,
   controlRef,
   controlName,
@@ -102,6 +103,7 @@ export {
   type Trigger,
   type Turn,
 } from './triggers/index.js'
+export { readTrigger } from './spelling/index.js'
 export {
   aimBox,
   assignments,

@@ -35,6 +35,7 @@ import {
   keyWords,
   triggerKey,
   type Chord,
+  type KeyNames,
   type KeyWordData,
   type KeyWords,
   type Naming,
@@ -106,6 +107,8 @@ export interface Catalogues {
   readonly inputMethods?: readonly SystemKeys[]
   /** words for keys by language; English ones where left out */
   readonly keyWords?: KeyWordData
+  /** names of keys and characters in configuration files; none where left out */
+  readonly keyNames?: KeyNames
 }
 
 const pick = <T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T => {
@@ -180,7 +183,7 @@ export function environmentOf(
       plan.composeCode,
       layout,
     ),
-    keyWords: keyWordsOf(catalogues.keyWords),
+    keyWords: keyWordsOf(catalogues.keyWords, catalogues.keyNames),
     probes: new Map(
       (bench.probes ?? [])
         .filter((p) => p.system === plan.system)
@@ -193,10 +196,10 @@ export function environmentOf(
 
 /** Words of a catalogue, put in order once. */
 const wordsByData = new WeakMap<KeyWordData, KeyWords>()
-function keyWordsOf(data: KeyWordData = noWords): KeyWords {
+function keyWordsOf(data: KeyWordData = noWords, names?: KeyNames): KeyWords {
   const known = wordsByData.get(data)
   if (known) return known
-  const words = keyWords(data)
+  const words = keyWords(data, names)
   wordsByData.set(data, words)
   return words
 }

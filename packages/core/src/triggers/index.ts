@@ -44,6 +44,5 @@ export {
 } from './names.js'
 export { isLinuxDesktop, systemIds, type SystemId } from './system.js'
 export { popupSetSchema, type PopupSet } from './popup.js'
-export { keyWords, type KeyWordData, type KeyWords } from './key-words.js'
-export { readTrigger } from './spoken.js'
+export { keyWords, type KeyNames, type KeyWordData, type KeyWords } from './key-words.js'
 export { holdWaitMs, tapWaitMs } from './waits.js'

@@ -8,7 +8,16 @@ export type KeyWordData = Readonly<Record<string, Readonly<Record<string, readon
 export interface KeyWords {
   readonly modifiers: ReadonlyMap<string, Modifier>
   readonly codes: ReadonlyMap<string, string>
+  /** names of characters in configuration files, as they are written there: `bracketleft` → `[` */
+  readonly characters: ReadonlyMap<string, string>
 }
+
+/** Names of keys and characters that configuration files use: W3C and Linux codes, X keysyms. */
+export interface KeyNames {
+  readonly codes: Readonly<Record<string, string>>
+  readonly characters: Readonly<Record<string, string>>
+}
+const noNames: KeyNames = { codes: {}, characters: {} }
 
 /** Names of modifiers that people write, whatever the system. Common practice, no source. */
 const modifierWords = table<Modifier>({
@@ -26,6 +35,14 @@ const modifierWords = table<Modifier>({
   windows: 'Meta',
   cmd: 'Meta',
   command: 'Meta',
+  mod1: 'Alt',
+  mod4: 'Meta',
+  mod5: 'AltGraph',
+  'alt gr': 'AltGraph',
+  'alt graph': 'AltGraph',
+  'iso level3 shift': 'AltGraph',
+  'windows key': 'Meta',
+  'command key': 'Meta',
   '⌘': 'Meta',
   '⌥': 'Alt',
   '⌃': 'Control',
@@ -70,6 +87,116 @@ const codeWords = table<string>({
   numlock: 'NumLock',
   'scroll lock': 'ScrollLock',
   scrolllock: 'ScrollLock',
+  backspc: 'Backspace',
+  bksp: 'Backspace',
+  bs: 'Backspace',
+  'back space': 'Backspace',
+  rubout: 'Backspace',
+  cr: 'Enter',
+  ret: 'Enter',
+  'space bar': 'Space',
+  spc: 'Space',
+  backtab: 'Tab',
+  'page-up': 'PageUp',
+  'page-down': 'PageDown',
+  arrowup: 'ArrowUp',
+  arrowdown: 'ArrowDown',
+  arrowleft: 'ArrowLeft',
+  arrowright: 'ArrowRight',
+  'arrow up': 'ArrowUp',
+  'arrow down': 'ArrowDown',
+  'arrow left': 'ArrowLeft',
+  'arrow right': 'ArrowRight',
+  'up arrow': 'ArrowUp',
+  'down arrow': 'ArrowDown',
+  'left arrow': 'ArrowLeft',
+  'right arrow': 'ArrowRight',
+  uparrow: 'ArrowUp',
+  downarrow: 'ArrowDown',
+  leftarrow: 'ArrowLeft',
+  rightarrow: 'ArrowRight',
+  'cursor up': 'ArrowUp',
+  'cursor down': 'ArrowDown',
+  'cursor left': 'ArrowLeft',
+  'cursor right': 'ArrowRight',
+  'context menu': 'ContextMenu',
+  contextmenu: 'ContextMenu',
+  printscreen: 'PrintScreen',
+  'prt scr': 'PrintScreen',
+  prtscn: 'PrintScreen',
+  'prt sc': 'PrintScreen',
+  'sys rq': 'PrintScreen',
+  sysrq: 'PrintScreen',
+  sysreq: 'PrintScreen',
+  caps: 'CapsLock',
+  'left shift': 'ShiftLeft',
+  'right shift': 'ShiftRight',
+  'left ctrl': 'ControlLeft',
+  'right ctrl': 'ControlRight',
+  'left control': 'ControlLeft',
+  'right control': 'ControlRight',
+  'left alt': 'AltLeft',
+  'right alt': 'AltRight',
+  'left super': 'MetaLeft',
+  'right super': 'MetaRight',
+  'left win': 'MetaLeft',
+  'right win': 'MetaRight',
+  'left windows': 'MetaLeft',
+  'right windows': 'MetaRight',
+  'shift l': 'ShiftLeft',
+  'shift r': 'ShiftRight',
+  'control l': 'ControlLeft',
+  'control r': 'ControlRight',
+  'alt l': 'AltLeft',
+  'alt r': 'AltRight',
+  'super l': 'MetaLeft',
+  'super r': 'MetaRight',
+  'meta l': 'MetaLeft',
+  'meta r': 'MetaRight',
+  henkan: 'Convert',
+  'henkan mode': 'Convert',
+  muhenkan: 'NonConvert',
+  'zenkaku hankaku': 'Backquote',
+  'hiragana katakana': 'KanaMode',
+  'eisu toggle': 'CapsLock',
+  hangul: 'Lang1',
+  'hangul hanja': 'Lang2',
+  'volume up': 'AudioVolumeUp',
+  'volume down': 'AudioVolumeDown',
+  xf86audioraisevolume: 'AudioVolumeUp',
+  xf86audiolowervolume: 'AudioVolumeDown',
+  xf86audiomute: 'AudioVolumeMute',
+  xf86audioplay: 'MediaPlayPause',
+  xf86audiopause: 'MediaPlayPause',
+  xf86audiostop: 'MediaStop',
+  xf86audionext: 'MediaTrackNext',
+  xf86audioprev: 'MediaTrackPrevious',
+  xf86audiomedia: 'MediaSelect',
+  xf86mail: 'LaunchMail',
+  xf86homepage: 'BrowserHome',
+  xf86www: 'BrowserHome',
+  xf86search: 'BrowserSearch',
+  xf86back: 'BrowserBack',
+  xf86forward: 'BrowserForward',
+  xf86reload: 'BrowserRefresh',
+  xf86refresh: 'BrowserRefresh',
+  xf86favorites: 'BrowserFavorites',
+  xf86calculator: 'LaunchApp2',
+  xf86explorer: 'LaunchApp1',
+  xf86mycomputer: 'LaunchApp1',
+  xf86poweroff: 'Power',
+  xf86sleep: 'Sleep',
+  xf86wakeup: 'WakeUp',
+  xf86eject: 'Eject',
+  xf86copy: 'Copy',
+  xf86cut: 'Cut',
+  xf86paste: 'Paste',
+  xf86open: 'Open',
+  xf86tools: 'MediaSelect',
+  'media play': 'MediaPlayPause',
+  'media stop': 'MediaStop',
+  'media next': 'MediaTrackNext',
+  'media previous': 'MediaTrackPrevious',
   '⏎': 'Enter',
   '↵': 'Enter',
   '⌫': 'Backspace',
@@ -96,10 +223,19 @@ const dataKeys = table<string>({
   Page_Down: 'pgdn',
   'Page Down': 'pgdn',
   BackSpace: 'backspace',
+  Backtab: 'backtab',
+  SysReq: 'sysreq',
 })
 
+/** Codes of keys on old and office keyboards whose names are those of commands, which they are in any table. */
+const alsoCommands = new Set(
+  ['Again', 'Copy', 'Cut', 'Eject', 'Find', 'Help', 'Open', 'Paste', 'Power', 'Props', 'Select', 'Sleep'].concat(
+    ['Suspend', 'Undo', 'WakeUp'],
+  ),
+)
+
 /** Words of all languages; English first, so that no other language takes an English word for another key. */
-export function keyWords(data: KeyWordData = {}): KeyWords {
+export function keyWords(data: KeyWordData = {}, names: KeyNames = noNames): KeyWords {
   const modifiers = new Map<string, Modifier>(Object.entries(modifierWords) as [string, Modifier][])
   const codes = new Map<string, string>(Object.entries(codeWords) as [string, string][])
   for (const words of Object.values(data))
@@ -113,5 +249,9 @@ export function keyWords(data: KeyWordData = {}): KeyWords {
         else if (code !== undefined) codes.set(word, code)
       }
     }
-  return { modifiers, codes }
+  for (const [name, code] of Object.entries(names.codes)) {
+    const word = name.toLocaleLowerCase()
+    if (!alsoCommands.has(name) && !codes.has(word) && !modifiers.has(word)) codes.set(word, code)
+  }
+  return { modifiers, codes, characters: new Map(Object.entries(names.characters)) }
 }

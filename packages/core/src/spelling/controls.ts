@@ -1,0 +1,66 @@
+import { parseTrigger, type Modifier, type Trigger } from '../triggers/index.js'
+import type { Speller } from './chord.js'
+
+/** What pointers are called in tables, and which control of a mouse it is. Common practice, no source. */
+const pointerWords: readonly [RegExp, string][] = [
+  [/^(?:left[- ]?(?:mouse[- ]?)?(?:click|button)|click|lmb|mouse ?1|button ?1|mouse left)$/, 'left'],
+  [/^(?:right[- ]?(?:mouse[- ]?)?(?:click|button)|rmb|mouse ?2|button ?3|mouse right)$/, 'right'],
+  [/^(?:double[- ]?click|double[- ]?left[- ]?click)$/, 'left x2'],
+  [/^(?:middle[- ]?(?:mouse[- ]?)?(?:click|button)|mmb|button ?2|wheel (?:click|button))$/, 'wheel'],
+  [/^(?:mouse ?4|back button|button ?8)$/, 'back'],
+  [/^(?:mouse ?5|forward button|button ?9)$/, 'forward'],
+  [/^(?:mouse )?(?:wheel|scroll)[- ]?up$|^scrollup$|^wheelup$|^mousewheelup$|^button ?4$/, 'wheel up'],
+  [
+    /^(?:mouse )?(?:wheel|scroll)[- ]?down$|^scrolldown$|^wheeldown$|^mousewheeldown$|^button ?5$/,
+    'wheel down',
+  ],
+]
+
+/** A control of a device by its name, or a button or the wheel of the mouse by its usual words, with what is held. */
+export function namedControl(text: string, { naming }: Speller): Trigger | null {
+  const refs = [...(naming.legends ?? [])].filter(
+    ([ref]) => /^[^@/]+\/[^/]+$/.test(ref) && !/^(?:device|popup)\//.test(ref),
+  )
+  const wanted = text.trim().toLocaleLowerCase()
+  const named = refs.find(([, name]) => name.toLocaleLowerCase() === wanted)
+  if (named) return parsedOrNull(named[0])
+  const onDevice = refs.find(([ref, name]) => {
+    const device = naming.legends?.get(`device/${ref.split('/')[0] ?? ''}`)
+    return device !== undefined && `${device} ${name}`.toLocaleLowerCase() === wanted
+  })
+  if (onDevice) return parsedOrNull(onDevice[0])
+  const { held, rest } = heldIn(wanted, naming.keyWords?.modifiers)
+  for (const [pattern, control] of pointerWords) {
+    if (!pattern.test(rest)) continue
+    const mouse = refs.find(([ref]) => ref.endsWith('/wheel'))?.[0].split('/')[0]
+    return mouse === undefined ? null : parsedOrNull([...held, `${mouse}/${control}`].join('+'))
+  }
+  return null
+}
+
+function heldIn(
+  text: string,
+  words: ReadonlyMap<string, Modifier> = new Map(),
+): { readonly held: readonly Modifier[]; readonly rest: string } {
+  const held: Modifier[] = []
+  let rest = text
+  for (
+    let found = /^(\S+?)\s*[+-]\s*(?=\S)/.exec(rest);
+    found;
+    found = /^(\S+?)\s*[+-]\s*(?=\S)/.exec(rest)
+  ) {
+    const modifier = words.get(found[1] as string)
+    if (!modifier) break
+    held.push(modifier)
+    rest = rest.slice(found[0].length)
+  }
+  return { held, rest }
+}
+
+function parsedOrNull(text: string): Trigger | null {
+  try {
+    return parseTrigger(text)
+  } catch {
+    return null
+  }
+}
