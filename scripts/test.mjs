@@ -59,7 +59,7 @@ async function installPrograms() {
 /** Desktops whose shipped lists of keys are held against their packages: unpacked, not installed. */
 const desktops = [
   ...['libxfce4ui-common', 'cinnamon-desktop-data', 'muffin-common', 'marco-common', 'ibus-data', 'openbox'],
-  ...['mate-settings-daemon-common', 'lxqt-globalkeys', 'sway', 'i3-wm'],
+  ...['mate-settings-daemon-common', 'lxqt-globalkeys', 'sway', 'i3-wm', 'libgtk-3-common'],
 ]
 const systemFiles = fileURLToPath(new URL('../node_modules/.cache/system-files/', import.meta.url))
 
@@ -82,7 +82,8 @@ await Promise.all([
   hasPackages() ? null : runTogether('npm', ['ci']),
   missing.length > 0 ? installPrograms() : null,
 ])
-if (existsSync('/usr/bin/apt-get') && !existsSync(systemFiles)) unpackDesktops()
+const isUnpacked = existsSync(`${systemFiles}usr/share/themes/Emacs`) && existsSync(`${systemFiles}etc/sway`)
+if (existsSync('/usr/bin/apt-get') && !isUnpacked) unpackDesktops()
 // reading the code takes one core and the rest another, so they go at a time; what each says stays together
 const script = (name) => runTogether('npm', ['run', '--silent', name])
 const linted = script('lint')

@@ -33,6 +33,11 @@ for entry in json.loads(pathlib.Path(sys.argv[1]).read_text()):
     codes[entry['code']] = entry['code']
     if entry.get('linux'):
         codes.setdefault(entry['linux'], entry['code'])
+# keys of media and laptops: by their keysym, where W3C has no code for them
+for name in re.findall(r'#define XKB_KEY_(XF86\w+)', header):
+    code = name[4:]
+    if re.fullmatch(r'[A-Z][A-Za-z0-9]{0,31}', code):
+        codes.setdefault(name, code)
 out = {
     'source': 'Debian libxkbcommon-dev: xkbcommon-keysyms.h, MIT/X11; W3C UI Events codes; linux-libc-dev; facts only',
     'codes': dict(sorted(codes.items())),

@@ -46,6 +46,12 @@ export function writeOther(path: string, data: Uint8Array): void {
   writeOut(path, data)
 }
 
+/** Reads the bytes of a file after its size is checked. */
+export function readBytesFile(path: string, limit: number): Uint8Array {
+  checkReadable(path, limit)
+  return readFileSync(path)
+}
+
 /** Reads a text file after its size is checked. */
 export function readTextFile(path: string, limit: number): string {
   checkReadable(path, limit)

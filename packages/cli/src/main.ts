@@ -24,6 +24,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   labels: () => import('./commands/labels.js'),
   print: () => import('./commands/print.js'),
   csv: () => import('./commands/csv.js'),
+  import: () => import('./commands/import.js'),
   schema: () => import('./commands/schema.js'),
 }
 

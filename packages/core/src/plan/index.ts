@@ -35,6 +35,13 @@ export {
   type Move,
   type PlaceEdit,
 } from './edits/placements.js'
+export {
+  mergePlacements,
+  takeModes,
+  takePlacements,
+  type MergedPlacements,
+  type TakeMode,
+} from './edits/merge-placements.js'
 export { placeRefusal, refusalInWords, refusalOf, type Refusal } from './edits/refusals.js'
 export {
   chooseArrangement,

@@ -15,7 +15,7 @@ const noKey =
 
 /** Reads a cell as a table of commands has it: one key or several, sequences, controls, or none. */
 export function readKeys(cell: string, speller: Speller, style: SpellingStyle = plainStyle): KeysRead {
-  const text = unwrapped(cell)
+  const text = named(unwrapped(cell), speller)
   if (text === '' || noKey.test(text) || (style.dashIsNone && text === '-')) return { triggers: [] }
   if (text.length > mostChars) return { why: `it is longer than ${mostChars} characters` }
   const listed = listOf(text)
@@ -32,6 +32,12 @@ export function readKeys(cell: string, speller: Speller, style: SpellingStyle = 
   return found ? { triggers: distinct(found) } : { why: whyNot(text, speller) }
 }
 
+/** The text with what the key file's own names stand for. */
+const named = (text: string, { variables }: Speller): string =>
+  variables === undefined || !text.includes('$')
+    ? text
+    : text.replace(/\$[\w-]+/g, (name) => variables.get(name) ?? name)
+
 /** Several quoted keys in one cell, as configuration files write lists; null for another cell. */
 function listOf(text: string): string[] | null {
   const inner = /^\[(.*)\]$/s.exec(text)?.[1]
@@ -46,8 +52,9 @@ function unwrapped(cell: string): string {
     .replace(/<\/?(?:kbd|code|b|strong|span|em|i|tt)(?:\s[^>]*)?>/gi, '')
     .replace(/\u00a0/g, ' ')
     .trim()
+    .replace(/^(?:''|"")$/, '')
   for (;;) {
-    const inner = /^(["'`])(.+)\1$/s.exec(text)?.[2]
+    const inner = /^(["'`]|\*\*|__)(.+)\1$/s.exec(text)?.[2]
     if (inner === undefined || (inner.includes(text[0] as string) && !/^['"]$/.test(inner))) break
     text = inner.trim() === '' ? inner : inner.trim()
   }
@@ -86,7 +93,7 @@ function alternatives(
       const first = left.trim() === '' ? null : oneTrigger(left, speller, style)
       if (!first) continue
       if (right.trim() === '') return [first]
-      const rest = alternatives(right, speller, style, budget - 1)
+      const rest = alternatives(right, speller, { ...style, isAfterKey: true }, budget - 1)
       if (rest) return [first, ...sharing(first, rest, separator)]
     }
   }
@@ -137,7 +144,7 @@ export function oneTrigger(
     angled(text, speller, style) ??
     namedControl(text, speller) ??
     workedKey(text, speller, style) ??
-    parsed(text)
+    parsed(text, speller)
   )
 }
 
@@ -150,12 +157,12 @@ function angled(text: string, speller: Speller, style: SpellingStyle): Trigger |
   return chords.includes(null) ? null : { kind: 'sequence', chords: chords as Chord[] }
 }
 
-/** The text of a control or of another trigger as plans write it. */
-function parsed(text: string): Trigger | null {
-  if (!/[/,]| (?:hold|while|x\d)$/.test(text)) return null
+/** The text of a control of a device that there is, or of another trigger, as plans write it. */
+function parsed(text: string, { naming: { legends } }: Speller): Trigger | null {
+  const device = /^(?:[^/\s]*\+)?([^@/+\s]+)(?:@[^/\s]+)?\/[^/\s]+/.exec(text)?.[1]
+  if (device === undefined || (device !== 'popup' && legends?.has(`device/${device}`) !== true)) return null
   try {
-    const trigger = parseTrigger(text)
-    return 'code' in trigger || trigger.kind === 'sequence' ? null : trigger
+    return parseTrigger(text)
   } catch {
     return null
   }

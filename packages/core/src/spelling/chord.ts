@@ -36,6 +36,8 @@ export interface SpellingStyle {
   readonly dashIsNone: boolean
   /** `@ ~ ^ $` before a character are Command, Option, Control and Shift, as property lists write */
   readonly signsAreModifiers: boolean
+  /** a key stands before it, so that words that are commands too are keys */
+  readonly isAfterKey?: boolean
 }
 export const plainStyle: SpellingStyle = {
   capitalIsShift: false,
@@ -173,7 +175,7 @@ function keyWith(
   speller: Speller,
   style: SpellingStyle,
 ): Chord | null {
-  const key = keyOf(text, speller, held.length > 0)
+  const key = keyOf(text, speller, held.length > 0 || style.isAfterKey === true)
   if (!key || (isModifierCode(key.code) && held.length > 0)) return null
   const isCapital =
     style.capitalIsShift &&
@@ -208,15 +210,34 @@ function keyOf(text: string, speller: Speller, isHeld: boolean): Key | null {
     words.codes.get(small) ??
     words.codes.get(small.replace(/ key$/, '')) ??
     words.codes.get(text.toLocaleLowerCase()) ??
-    codes.find((c) => c.toLowerCase() === text.toLowerCase())
+    (/^Key[A-Z]$/.test(text)
+      ? text
+      : codes.find((c) => !/^Key[A-Z]$/.test(c) && c.toLowerCase() === text.toLowerCase()))
   if (code !== undefined) return bare(code)
   if (small === 'iso left tab') return { code: 'Tab', held: ['Shift'] }
   // in tables of commands these are commands
-  if (isHeld && (small === 'prior' || small === 'next'))
-    return bare(small === 'prior' ? 'PageUp' : 'PageDown')
+  const also = isHeld ? alsoCommands[small] : undefined
+  if (also !== undefined) return bare(also)
   const named = characterWord(text, speller, isHeld)
   return named === null ? null : keyTyping(named, naming.layout)
 }
+
+/** Keys whose words are those of commands: only after a modifier or another key. */
+const alsoCommands = table<string>({
+  prior: 'PageUp',
+  next: 'PageDown',
+  back: 'BrowserBack',
+  forward: 'BrowserForward',
+  refresh: 'BrowserRefresh',
+  help: 'Help',
+  undo: 'Undo',
+  again: 'Again',
+  copy: 'Copy',
+  cut: 'Cut',
+  paste: 'Paste',
+  open: 'Open',
+  find: 'Find',
+})
 
 /** Names of characters in English, beside those of configuration files. Common practice, no source. */
 const characterWords = table<string>({
@@ -299,6 +320,7 @@ function numpadCode(small: string): string | null {
     )
   const rest = found?.[1]?.trim()
   if (rest === undefined || rest === 'lock') return null
+  if (rest === 'space' || rest === 'tab') return rest === 'tab' ? 'Tab' : 'Space'
   if (/^\d$/.test(rest)) return `Numpad${rest}`
   const sign = numpadSigns[rest]
   return sign === undefined ? null : `Numpad${sign}`

@@ -23,11 +23,13 @@ const spellings: readonly [RegExp, (found: RegExpExecArray) => Unit][] = [
   [/^\\[rn]/, () => ({ char: '\r' })],
   [/^\\b/, () => ({ char: '\b' })],
   [/^\\([\\"' ,^:])/, (m) => ({ char: last(m) })],
-  [/^\\0(?![0-7])/, () => ({ char: '@', control: true })],
+  [/^\\0(?:00)?(?![0-7])/, () => ({ char: '@', control: true })],
+  // a byte of Latin-1, as a key of a national layout sends it
+  [/^\\([23][0-7]{2})/, (m) => ({ char: String.fromCharCode(parseInt(last(m), 8)) })],
   [/^([^\\])/su, (m) => ({ char: last(m) })],
 ]
 
-const last = (found: RegExpExecArray): string => found[1]?.replace(/^\\/, '') ?? ''
+const last = (found: RegExpExecArray): string => found[1]?.replace(/^\\(?=.)/, '') ?? ''
 
 interface Unit {
   readonly char: string
@@ -37,7 +39,7 @@ interface Unit {
 
 /** Whether a text has a control character in one of the ways that key files write it. */
 export const hasEscapes = (text: string): boolean =>
-  /^\^[@-_a-z?]|\\(?:C-|M-|e|E|033|x1b|u001b|[0-7]{3})|\^\[/i.test(text)
+  /^\^[@-_a-z?]|\\(?:C-|M-|e|E|033|x1b|u001b|[0-7]{3}|[\\"']$)|\^\[/i.test(text)
 
 /** Final letters of a function key's sequence; ECMA-48 and what terminals of today send, by terminfo. */
 const finals = table<string>({
@@ -58,6 +60,15 @@ const finals = table<string>({
   b: 'ArrowDown',
   c: 'ArrowRight',
   d: 'ArrowLeft',
+})
+const numpad = table<string>({
+  j: 'NumpadMultiply',
+  k: 'NumpadAdd',
+  l: 'NumpadComma',
+  m: 'NumpadSubtract',
+  n: 'NumpadDecimal',
+  o: 'NumpadDivide',
+  ...Object.fromEntries([...'pqrstuvwxy'].map((letter, i) => [letter, `Numpad${i}`])),
 })
 const numbers = table<string>({
   1: 'Home',
@@ -116,6 +127,12 @@ function sequenceAt(
   const console = /^\[\[([A-E])/.exec(plain)
   if (console)
     return { press: { held: [], code: `F${'ABCDE'.indexOf(console[1] as string) + 1}` }, length: 4 }
+  // the number block in application mode: VT100
+  const block = /^O([j-y])/.exec(plain)?.[1]
+  if (block !== undefined) {
+    const code = numpad[block]
+    return { press: code === undefined ? null : { held: [], code }, length: 3 }
+  }
   const found = /^(?:\[|O)(\d*)(?:;(\d+))?([A-Za-z~^$@])/.exec(plain)
   if (found) {
     const [all, number = '', more, final = ''] = found

@@ -157,6 +157,7 @@ const codeWords = table<string>({
   'henkan mode': 'Convert',
   muhenkan: 'NonConvert',
   'zenkaku hankaku': 'Backquote',
+  kanji: 'Backquote',
   'hiragana katakana': 'KanaMode',
   'eisu toggle': 'CapsLock',
   hangul: 'Lang1',
@@ -250,6 +251,8 @@ export function keyWords(data: KeyWordData = {}, names: KeyNames = noNames): Key
       }
     }
   for (const [name, code] of Object.entries(names.codes)) {
+    // “Keys” is a word, and KeyS a code
+    if (/^Key[A-Z]$/.test(name)) continue
     const word = name.toLocaleLowerCase()
     if (!alsoCommands.has(name) && !codes.has(word) && !modifiers.has(word)) codes.set(word, code)
   }

@@ -1,0 +1,8 @@
+export { roles, styleOf, withVariables, type Columns, type Role } from './columns.js'
+export { entriesOf, type Entries, type Entry, type Unreadable } from './entries.js'
+export { readRate } from './rates.js'
+export { readTables, readTextTables, textOf, type Decode, type FoundTable } from './read.js'
+export { shapeOf } from './shape.js'
+export { formNames, mostBytes, type FormId, type KeyTable } from './table.js'
+export { missingKeys, takeTable, type Taken, type TakenCommand, type TakeOptions } from './take.js'
+export { spellerOf } from './speller.js'

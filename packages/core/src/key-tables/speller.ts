@@ -1,0 +1,8 @@
+import type { BenchEnvironment } from '../model/index.js'
+import type { Speller } from '../spelling/index.js'
+
+/** What keys are read with in a plan: its layout, its system, and what stands on its bench. */
+export const spellerOf = (env: BenchEnvironment): Speller => ({
+  naming: env,
+  codes: env.controls.flatMap((c) => c.code ?? []),
+})
