@@ -143,14 +143,14 @@ test.describe('the inventory', () => {
   test('rows are pasted from a spreadsheet', async ({ page }) => {
     await page.goto('/commands')
     await part(page, 'Inventory')
-    await page.getByRole('button', { name: 'Paste', exact: true }).click()
+    await page.getByRole('link', { name: 'Bring in keys' }).click()
     await page
-      .getByRole('textbox')
-      .last()
+      .getByRole('textbox', { name: 'Or type or paste it' })
       .fill('Fenmap\tTracing\tFold chart\tFile > Fold\t3\nFenmap\t\tUnfold chart\t\t2')
     await page.getByRole('button', { name: 'Read it' }).click()
-    await expect(page.getByRole('dialog')).toContainText('2 new')
-    await page.getByRole('button', { name: 'Import 2 commands' }).click()
+    await expect(page.getByRole('tab', { name: 'New 2' })).toBeVisible()
+    await page.getByRole('button', { name: 'Bring in 2 commands' }).click()
+    await part(page, 'Inventory')
     await expect(page.getByText('255 of 255', { exact: true })).toBeVisible()
   })
   test('everything about a command is set in its sheet; namesakes stand side by side', async ({ page }) => {

@@ -32,6 +32,12 @@ const router = createBrowserRouter([
             }),
           },
           {
+            path: 'bring-in',
+            lazy: async () => ({
+              Component: (await import('./features/bring-in/bring-in-view.js')).BringInView,
+            }),
+          },
+          {
             path: 'lookup',
             lazy: async () => ({ Component: (await import('./features/lookup/lookup-view.js')).LookupView }),
           },

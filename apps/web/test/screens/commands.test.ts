@@ -95,12 +95,6 @@ describe('commands that come in', () => {
     await doing(undo)
     expect(command('Flip shape')).toBeUndefined()
   })
-  test('pasted without a heading have the columns in their usual order', async () => {
-    const { result } = screenOf(useCommands)
-    await doing(() => result.current.lookAtPasted('Fenmap\t\tFlip shape\tShape > Flip\t3'))
-    await doing(() => result.current.takeRead())
-    expect(command('Flip shape')).toMatchObject({ menu: ['Shape', 'Flip'], usesPerHour: 3 })
-  })
   test('placements with one bad line change nothing', async () => {
     const { result } = screenOf(useCommands)
     file('keys.csv', 'program,command,trigger\nFenmap,Hide shape,KeyH\nFenmap,No such command,KeyJ\n')

@@ -10,7 +10,8 @@ import {
   writePlacementCsv,
   writePlan,
   takeCommands,
-  setPlacements,
+  takeModes,
+  takePlacements,
 } from '@reach-plot/core'
 import { catalogues } from '@reach-plot/data'
 import { loadPlan, readTextFile, usageError, writeOut } from '../io.js'
@@ -25,6 +26,11 @@ export const verb = defineVerb({
     what: choiceOr(['commands', 'placements'], 'commands', 'which'),
     in: text('FILE.csv', 'a CSV to take into the plan'),
     out: text('NEW-PLAN.json', 'where the plan is written'),
+    how: choiceOr(
+      takeModes,
+      'merge',
+      'placements in place of those of the same commands, as further ones, or of all in the program',
+    ),
   },
   run({ files, options }) {
     const plan = loadPlan(files[0])
@@ -44,7 +50,8 @@ export const verb = defineVerb({
       )
     const read =
       what === 'commands' ? readCommandCsv(csv, plan, options.in) : readPlacementCsv(csv, plan, options.in)
-    const changed = 'commands' in read ? takeCommands(plan, read) : setPlacements(plan, read.placements)
+    const changed =
+      'commands' in read ? takeCommands(plan, read) : takePlacements(plan, read.placements, options.how)
     const { brings, ends } = foresight(prepare(plan, catalogues), prepare(changed, catalogues))
     if (read.bad.length === 0) writeOut(options.out, writePlan(changed))
     return {

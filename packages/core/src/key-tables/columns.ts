@@ -1,58 +1,8 @@
 import { readKeys, settleStyle, type Speller, type SpellingStyle } from '../spelling/index.js'
-import type { SystemId } from '../triggers/index.js'
 import { readRate } from './rates.js'
+import { isNamedForSystem, rolesNamed, systemsNamed, wordsOf } from './headings.js'
+import type { Columns, Role } from './roles.js'
 import type { KeyTable } from './table.js'
-
-/** What a column can mean. */
-export const roles = ['command', 'keys', 'menu', 'context', 'program', 'uses', 'note', 'ignore'] as const
-export type Role = (typeof roles)[number]
-
-/** What each column means, by its place. */
-export type Columns = readonly Role[]
-
-/** Words of headings, in several languages. Common practice, no source. */
-const headings: readonly [Role, RegExp][] = [
-  [
-    'keys',
-    /\b(?:keys?|shortcuts?|hot ?keys?|key ?bindings?|bindings?|accelerators?|accel|keystrokes?|chords?|combos?|combinations?|trigger|tast(?:e|en)\S*|kürzel|tastatur\S*|raccourcis?|touches?|atajos?|teclas?|scorciatoi[ae]|tasti?|sneltoets(?:en)?|genvej\S*|kortkommando|pikanäppäin|skrót\S*|klávesov\S*|zkratk\S*|tuş\S*)\b|ショートカット|キー|快捷键|快速鍵|단축키|клавиш\S*|сочетани\S*/i,
-  ],
-  [
-    'command',
-    /\b(?:commands?|actions?|functions?|names?|operations?|tools?|does|what|title|label|descriptions?|tasks?|befehle?|aktion(?:en)?|funktion(?:en)?|bezeichnung|commandes?|fonctions?|noms?|acciones|acción|comandos?|función|nombres?|azion[ei]|comand[io]|nome|opdracht(?:en)?|handling|kommando|komento|toiminto|polecen\S*|akcja|příkaz\S*|akce|komut\S*|event)\b|コマンド|操作|機能|命令|功能|명령|команд\S*|действи\S*/i,
-  ],
-  ['menu', /\b(?:menus?|menu path|path|location|menü|pfad|menú|menu-pfad|where)\b|メニュー|菜单|меню/i],
-  [
-    'context',
-    /\b(?:contexts?|modes?|when|scopes?|sections?|groups?|categor(?:y|ies)|areas?|views?|part|kontext|modus|bereich|gruppe|kategorie|contexte|catégorie|contexto|categoría|contesto|where active|type)\b|モード|カテゴリ|类别|категори\S*/i,
-  ],
-  [
-    'program',
-    /\b(?:programs?|apps?|applications?|software|programm|anwendung|logiciel|aplicación|programa|applicazione)\b/i,
-  ],
-  [
-    'uses',
-    /\b(?:uses?|usage|frequency|how often|often|count|per hour|per day|a day|uses ?per ?hour|häufigkeit|nutzung|fréquence|frecuencia|times|rate)\b/i,
-  ],
-  [
-    'note',
-    /\b(?:notes?|comments?|remarks?|hints?|help|bemerkung(?:en)?|notiz(?:en)?|remarques?|notas?|tooltip)\b/i,
-  ],
-]
-/** Systems that a column of keys may be for. */
-const systemHeadings: readonly [RegExp, (system: SystemId) => boolean][] = [
-  [/\b(?:mac|macos|os ?x|apple|darwin)\b/i, (s) => s === 'macos'],
-  [/\b(?:win|windows|pc|win32)\b/i, (s) => s === 'windows'],
-  [/\b(?:linux|gnome|unix|x11|gtk)\b/i, (s) => s !== 'macos' && s !== 'windows'],
-]
-
-/** Words of a heading, or of the last name of a path: camelCase and underscores apart. */
-const wordsOf = (heading: string): string => {
-  const names = heading.split('.').filter((name) => !/^(?:#text|value|default)?$/.test(name))
-  return (/\s/.test(heading) ? heading : (names.at(-1) ?? heading))
-    .replace(/([a-z])([A-Z])/g, '$1 $2')
-    .replace(/[_.@#-]+/g, ' ')
-    .trim()
-}
 
 const sampleRows = 400
 
@@ -119,7 +69,17 @@ export function guessColumns(table: KeyTable, speller: Speller): Columns {
   for (const i of keyColumns) out[i] = 'keys'
   take('uses', (i) => (named[i]?.includes('uses') ? 1 : 0) + (facts[i]?.rates ?? 0) - 0.5, 0.6)
   take('menu', (i) => (named[i]?.includes('menu') ? 0.6 : 0) + (facts[i]?.paths ?? 0), 0.55)
-  take('program', (i) => (named[i]?.includes('program') ? 1 : 0), 0.9)
+  /** share of a column's cells that are names of the plan's */
+  const knownShare = (i: number, names: ReadonlySet<string> | undefined): number => {
+    const cells = rows.map((r) => (r.cells[i] ?? '').trim().toLowerCase()).filter(Boolean)
+    return names && cells.length > 0 ? cells.filter((c) => names.has(c)).length / cells.length : 0
+  }
+  take(
+    'program',
+    (i) => (named[i]?.includes('program') ? 1 : 0) + knownShare(i, speller.known?.programs),
+    0.9,
+  )
+  take('context', (i) => knownShare(i, speller.known?.contexts), 0.9)
   take(
     'command',
     (i) => {
@@ -139,7 +99,7 @@ export function guessColumns(table: KeyTable, speller: Speller): Columns {
     },
     0.2,
   )
-  take('context', (i) => (named[i]?.includes('context') ? 1 : 0), 0.9)
+  if (!out.includes('context')) take('context', (i) => (named[i]?.includes('context') ? 1 : 0), 0.9)
   take('note', (i) => (named[i]?.includes('note') ? 1 : 0), 0.9)
   return out
 
@@ -150,15 +110,6 @@ export function guessColumns(table: KeyTable, speller: Speller): Columns {
   }
 }
 
-const rolesNamed = (heading: string): Role[] =>
-  headings
-    .flatMap(([role, pattern]) => {
-      const at = heading.search(pattern)
-      return at < 0 ? [] : [{ role, at }]
-    })
-    .sort((a, b) => a.at - b.at)
-    .map(({ role }) => role)
-
 /** Columns that hold keys; of those for several systems, the plan's. */
 function keyColumnsOf(
   table: KeyTable,
@@ -168,13 +119,13 @@ function keyColumnsOf(
   speller: Speller,
 ): number[] {
   const scores = table.columns.map((heading, i) => {
-    const { keys = 0, filled = 0, distinct = 0 } = facts[i] ?? {}
+    const { keys = 0, filled = 0, distinct = 0, rates = 0 } = facts[i] ?? {}
     const cells = rows.map((r) => r.cells[i] ?? '').filter((c) => c.trim() !== '')
     // a column of names may have “Delete” and “Home” in it
     const plain = cells.length === 0 ? 0 : cells.filter(isPlainWord).length / cells.length
-    const isNamed =
-      named[i]?.includes('keys') === true || systemHeadings.some(([p]) => p.test(wordsOf(heading)))
-    return filled === 0
+    const isNamed = named[i]?.includes('keys') === true || isNamedForSystem(heading)
+    // numbers alone are how often, unless a heading says that they are keys
+    return filled === 0 || (rates > 0.9 && !isNamed)
       ? 0
       : (keys - plain * 0.3) * (0.4 + 0.6 * Math.min(1, distinct * 2)) +
           (isNamed ? 0.4 : 0) -
@@ -200,11 +151,9 @@ function keyColumnsOf(
       : [],
   )
   const some = found.length > 0 ? found : [scores.indexOf(best)]
-  const forSystems = some.filter((i) => systemHeadings.some(([p]) => p.test(wordsOf(table.columns[i] ?? ''))))
+  const forSystems = some.filter((i) => isNamedForSystem(table.columns[i] ?? ''))
   if (forSystems.length < 2 && forSystems.length !== some.length) return some
-  const ours = forSystems.filter((i) =>
-    systemHeadings.some(([p, is]) => p.test(wordsOf(table.columns[i] ?? '')) && is(speller.naming.systemId)),
-  )
+  const ours = forSystems.filter((i) => systemsNamed(table.columns[i] ?? '', speller.naming.systemId))
   if (ours.length > 0) return ours
   // a desktop's programs are keyed as on Windows, where no column is its own
   const near = forSystems.filter((i) => !/\bmac|\bos ?x/i.test(wordsOf(table.columns[i] ?? '')))

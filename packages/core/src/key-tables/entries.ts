@@ -1,6 +1,7 @@
 import { readKeys, type Speller } from '../spelling/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
-import { styleOf, withVariables, type Columns } from './columns.js'
+import { styleOf, withVariables } from './columns.js'
+import type { Columns } from './roles.js'
 import { readRate } from './rates.js'
 import type { KeyTable } from './table.js'
 

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { isHeading } from './headings.js'
 import type { FormId, KeyTable, TableRow } from './table.js'
 
 const blank = (cells: readonly string[]): boolean => cells.every((cell) => cell.trim() === '')
@@ -38,7 +39,9 @@ function headingAt(rows: readonly TableRow[], reads: (cell: string) => boolean):
     (_, i) => sample.filter((r) => r.cells[i] !== '' && reads(r.cells[i] ?? '')).length / sample.length,
   )
   const best = shares.indexOf(Math.max(...shares))
-  if ((shares[best] ?? 0) < 0.2) return rows.length > 1 ? 0 : null
+  if ((shares[best] ?? 0) < 0.2)
+    // without keys, a heading is told by its words alone
+    return rows.length > 1 && rows[0]?.cells.some((cell) => isHeading(cell)) === true ? 0 : null
   // titles above a table have one cell; a heading fills most of them
   for (const [i, { cells }] of rows.slice(0, 6).entries()) {
     const filled = cells.filter((c) => c !== '').length

@@ -1,4 +1,4 @@
-export { roles, styleOf, withVariables, type Columns, type Role } from './columns.js'
+export { roles, type Columns, type Role } from './roles.js'
 export { entriesOf, type Entries, type Entry, type Unreadable } from './entries.js'
 export { readRate } from './rates.js'
 export { readTables, readTextTables, textOf, type Decode, type FoundTable } from './read.js'

@@ -170,6 +170,8 @@ function spotOf(group: readonly Line[], verb: string, read: (cell: string) => bo
   )[0]
   if (!best) return null
   const [at, { n, values }] = best
+  // figures at the ends of lines say how often
+  if (at !== 0 && [...values].every((v) => /^\d$/.test(v))) return null
   // a word that stands in every line is no key; a few lines that happen to have one are none either
   const enough = verb === '' ? 0.5 : 0.2
   if (n < sample.length * enough || (values.size < 2 && n > 2)) return null
@@ -231,7 +233,9 @@ const parting = [
 ]
 
 /** A list in which each line has words and a key, first or last; lines without a key head those below. */
-export function listTable(text: string, reads: (cell: string) => boolean): KeyTable | null {
+export function listTable(text: string, readsAny: (cell: string) => boolean): KeyTable | null {
+  // a figure at the end of a line is seldom a key
+  const reads = (cell: string): boolean => !/^\d$/.test(cell) && readsAny(cell)
   const rows: { line: number; values: Map<string, string> }[] = []
   let section = ''
   let tried = 0

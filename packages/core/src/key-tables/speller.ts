@@ -5,4 +5,8 @@ import type { Speller } from '../spelling/index.js'
 export const spellerOf = (env: BenchEnvironment): Speller => ({
   naming: env,
   codes: env.controls.flatMap((c) => c.code ?? []),
+  known: {
+    programs: new Set(env.programs.map((p) => p.name.toLowerCase())),
+    contexts: new Set(env.programs.flatMap((p) => p.contexts.map((c) => c.name.toLowerCase()))),
+  },
 })

@@ -22,6 +22,8 @@ export interface Speller {
   readonly naming: Naming
   /** keys that there are, for legends that are no characters */
   readonly codes: readonly string[]
+  /** names of programs and contexts that the plan has, by which their columns are known */
+  readonly known?: { readonly programs: ReadonlySet<string>; readonly contexts: ReadonlySet<string> }
   /** names of a key file's own, such as `$mod` */
   readonly variables?: ReadonlyMap<string, string>
 }

@@ -2,6 +2,7 @@ import { TabsFrame } from '../../parts/tabs-frame.js'
 
 const tabs = [
   { to: '/commands', name: 'Inventory' },
+  { to: '/commands/bring-in', name: 'Bring in' },
   { to: '/commands/lookup', name: 'Look up' },
   { to: '/commands/mnemonics', name: 'Mnemonics' },
   { to: '/commands/ideas', name: 'Same action elsewhere' },

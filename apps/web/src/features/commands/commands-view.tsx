@@ -1,4 +1,5 @@
 import { FileDown, FileUp, Plus } from 'lucide-react'
+import { Link } from 'react-router'
 import { writeCommandCsv, writePlacementCsv } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { FindBar } from '../../parts/find-bar.js'
@@ -9,7 +10,6 @@ import { BulkBar } from './bulk-bar.js'
 import { CommandDialog } from './command-dialog.js'
 import { CommandTable } from './command-table.js'
 import { ImportDialog } from './import-dialog.js'
-import { PasteDialog } from './paste-dialog.js'
 import { PlacementsDialog } from './placements-dialog.js'
 import { useCommands, type CommandsScreen, filters, type Filter } from './use-commands.js'
 
@@ -58,9 +58,6 @@ function CommandDialogs({ view }: { view: CommandsScreen }) {
   const {
     opened,
     setOpenId,
-    pasted,
-    setPasted,
-    lookAtPasted,
     reading,
     setReading,
     takeRead,
@@ -73,9 +70,6 @@ function CommandDialogs({ view }: { view: CommandsScreen }) {
   return (
     <>
       {opened && <CommandDialog command={opened} onClose={() => setOpenId(null)} />}
-      {pasted !== null && (
-        <PasteDialog start={pasted} onClose={() => setPasted(null)} onText={lookAtPasted} />
-      )}
       {reading && <ImportDialog {...reading} onClose={() => setReading(null)} onTake={takeRead} />}
       {placing && <PlacementsDialog {...placing} onClose={() => setPlacing(null)} onTake={takePlacements} />}
       {adding && <AddDialog onClose={() => setAdding(false)} />}
@@ -94,7 +88,6 @@ function CommandFilters({
     shown,
     plan,
     setAdding,
-    setPasted,
     importCommands,
     importPlacements,
     arrangement,
@@ -130,10 +123,10 @@ function CommandFilters({
         <button type="button" className="btn" onClick={() => setAdding(true)}>
           <Plus size={14} aria-hidden="true" /> Add a command
         </button>
-        <button type="button" className="btn" onClick={() => setPasted('')}>
-          Paste
-        </button>
-        <button type="button" className="btn btn-main" onClick={() => void importCommands()}>
+        <Link to="/commands/bring-in" className="btn btn-main">
+          Bring in keys
+        </Link>
+        <button type="button" className="btn" onClick={() => void importCommands()}>
           <FileUp size={14} aria-hidden="true" /> Import CSV
         </button>
         <button

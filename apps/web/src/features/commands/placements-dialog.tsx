@@ -1,6 +1,7 @@
-import { useMemo } from 'react'
-import { setPlacements, type PlacementImport } from '@reach-plot/core'
+import { useMemo, useState } from 'react'
+import { mergePlacements, takePlacements, type PlacementImport, type TakeMode } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
+import { SelectField } from '../../parts/fields.js'
 import { editable } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -16,12 +17,17 @@ export function PlacementsDialog({
 }: {
   fileName: string
   read: PlacementImport
-  onTake: () => void
+  onTake: (mode: TakeMode) => void
   onClose: () => void
 }) {
   const plan = usePlan()
   const { arrangement } = useDerived()
-  const after = useMemo(() => setPlacements(editable(plan), placements), [plan, placements])
+  const [mode, setMode] = useState<TakeMode>('merge')
+  const after = useMemo(() => takePlacements(editable(plan), placements, mode), [plan, placements, mode])
+  const { held } = useMemo(
+    () => mergePlacements(arrangement.placements, placements, mode, plan),
+    [arrangement, placements, mode, plan],
+  )
   const isGood = bad.length === 0
   return (
     <Dialog
@@ -33,16 +39,29 @@ export function PlacementsDialog({
           <button type="button" className="btn" onClick={onClose}>
             Cancel
           </button>
-          <button type="button" className="btn btn-main" disabled={!isGood} onClick={onTake}>
+          <button type="button" className="btn btn-main" disabled={!isGood} onClick={() => onTake(mode)}>
             Import {placements.length} {placements.length === 1 ? 'placement' : 'placements'}
           </button>
         </>
       }
     >
-      <p>
-        <b>{placements.length}</b> placements take the place of the <b>{arrangement.placements.length}</b> of
-        “{arrangement.name}”{arrangement.isDefault && ', in a copy of it'}.
-      </p>
+      <SelectField
+        label={`${placements.length} ${placements.length === 1 ? 'placement goes' : 'placements go'} into “${arrangement.name}”${arrangement.isDefault ? ', a copy of it,' : ''}`}
+        labelClass="mb-1 block"
+        className="w-[360px]"
+        value={mode}
+        choices={[
+          { id: 'merge', name: 'in place of the keys that these commands have' },
+          { id: 'add', name: 'as further keys of these commands' },
+          { id: 'replace', name: 'in place of all keys of these programs' },
+        ]}
+        onChange={setMode}
+      />
+      {held.length > 0 && (
+        <p className="mt-1">
+          <b>{held.length}</b> stay as they are, since the command or the key is locked.
+        </p>
+      )}
       {isGood ? (
         <ImportForesight after={after} />
       ) : (

@@ -13,11 +13,12 @@ import {
   type PlacementImport,
   deleteCommand,
   editCommand,
-  setPlacements,
+  takePlacements as bringPlacements,
+  type TakeMode,
 } from '@reach-plot/core'
 import { chooseFile } from '../../parts/download.js'
 import { takeCommands } from '@reach-plot/core'
-import { withHeading } from './paste-dialog.js'
+import { pastedText, readSource } from '../bring-in/use-bring-in.js'
 import { useFind } from '../../parts/find-bar.js'
 import { showProblem } from '../../store/problem.js'
 import { onEditable, undoAction } from '../../store/actions.js'
@@ -77,44 +78,36 @@ function useImports() {
   const edit = useEdit()
   const [reading, setReading] = useState<{ fileName: string; read: CommandImport } | null>(null)
   const [placing, setPlacing] = useState<{ fileName: string; read: PlacementImport } | null>(null)
-  const [pasted, setPasted] = useState<string | null>(null)
+  const navigate = useNavigate()
   const look = (text: string, fileName: string): void =>
     setReading({ fileName, read: readCommandCsv(text, plan, fileName) })
   // rows that are pasted outside a field come from a spreadsheet
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
-      const text = event.clipboardData?.getData('text/plain') ?? ''
-      if (isTyping(event.target) || document.querySelector('[role=dialog]') || !text.includes('\t')) return
+      const text = pastedText(event.clipboardData)
+      if (isTyping(event.target) || document.querySelector('[role=dialog]') || !/\t|\n|<table/.test(text))
+        return
       event.preventDefault()
-      setPasted(text)
+      void readSource(text, 'what was pasted', plan)
+      void navigate('/commands/bring-in')
     }
     addEventListener('paste', onPaste)
     return () => removeEventListener('paste', onPaste)
-  }, [])
+  }, [plan, navigate])
   return {
     reading,
     setReading,
-    pasted,
-    setPasted,
     importCommands: () => withCsv(look),
     placing,
     setPlacing,
     importPlacements: () =>
       withCsv((text, fileName) => setPlacing({ fileName, read: readPlacementCsv(text, plan, fileName) })),
-    takePlacements: (): void => {
+    takePlacements: (mode: TakeMode): void => {
       if (!placing) return
       const { placements } = placing.read
-      onEditable((before) => setPlacements(before, placements))
+      onEditable((before) => bringPlacements(before, placements, mode))
       toast(`${placements.length} placements read`, { action: undoAction() })
       setPlacing(null)
-    },
-    lookAtPasted: (text: string): void => {
-      try {
-        look(withHeading(text), 'what was pasted')
-        setPasted(null)
-      } catch (error) {
-        showProblem(error)
-      }
     },
     takeRead: (): void => {
       if (!reading) return
