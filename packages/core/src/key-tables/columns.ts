@@ -67,7 +67,11 @@ export function guessColumns(table: KeyTable, speller: Speller): Columns {
   const out: Role[] = table.columns.map(() => 'ignore')
   const keyColumns = keyColumnsOf(table, facts, named, rows, with_)
   for (const i of keyColumns) out[i] = 'keys'
-  take('uses', (i) => (named[i]?.includes('uses') ? 1 : 0) + (facts[i]?.rates ?? 0) - 0.5, 0.6)
+  take(
+    'uses',
+    (i) => (named[i]?.includes('uses') ? 1 : 0) + (facts[i]?.rates ?? 0) - 0.5 + (table.isHeaded ? 0 : 0.2),
+    0.6,
+  )
   take('menu', (i) => (named[i]?.includes('menu') ? 0.6 : 0) + (facts[i]?.paths ?? 0), 0.55)
   /** share of a column's cells that are names of the plan's */
   const knownShare = (i: number, names: ReadonlySet<string> | undefined): number => {
