@@ -63,7 +63,7 @@ test('an import says which clashes it would bring, before it is taken', async ({
     await (await choosing).setFiles(path)
   }
   const dialog = page.getByRole('dialog')
-  await bring('Import placements', 'locks.csv', 'program,command,trigger\nFenmap,Undo,Meta+KeyL\n')
+  await bring('Import placements', 'locks.csv', 'program,command,trigger\nFenmap,Hide shape,Meta+KeyL\n')
   await expect(dialog).toContainText('It brings')
   await dialog.locator('summary').click()
   await expect(dialog).toContainText('takes Super+L first: Lock screen')

@@ -25,6 +25,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   print: () => import('./commands/print.js'),
   csv: () => import('./commands/csv.js'),
   import: () => import('./commands/import.js'),
+  next: () => import('./commands/next.js'),
   schema: () => import('./commands/schema.js'),
 }
 

@@ -298,6 +298,8 @@ export {
   checkArrangement,
   differingIdeas,
   displacementChain,
+  placeGains,
+  type PlaceGain,
   matchingCommands,
   freePlaces,
   isFree,

@@ -27,6 +27,8 @@ export interface ViewState {
   readonly query: string
   readonly triggerQuery: Trigger | null
   readonly onlyUnplaced: boolean
+  /** the list of commands: by what a better place would gain, or by use */
+  readonly listOrder: 'gain' | 'use'
   /** which of the ranked places are listed */
   readonly placeFilter: PlaceFilter
   /** the finger whose contours are drawn, or the best one for null */
@@ -52,6 +54,7 @@ export const useView = create<ViewState>()((set) => ({
   query: '',
   triggerQuery: null,
   onlyUnplaced: false,
+  listOrder: 'gain',
   displaced: [],
   placeFilter: { bareOnly: false, deviceId: null, freeOnly: false },
   finger: null,

@@ -5,6 +5,7 @@ import type {
   LoadPoint,
   MoveDoubt,
   PayBackPoint,
+  PlaceGain,
   MoveList,
   Placement,
   Plan,
@@ -51,6 +52,8 @@ export interface SolveService {
     commandId: CommandId,
     triggers: readonly Trigger[],
   ): Promise<Readonly<Record<string, number>>>
+  /** what a better place would gain for each command, the most used first; a newer question ends it */
+  gains(plan: Plan, onGains: (some: readonly PlaceGain[]) => void): Promise<void>
   stop(): void
   compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>
 }

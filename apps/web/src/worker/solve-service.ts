@@ -6,11 +6,13 @@ import {
   comparisonSheet,
   moveReason,
   placeDoubt,
+  placeGains,
   placesOn,
   reportOf,
   solveArrangement,
   type Arrangement,
   type ChordTable,
+  type PlaceGain,
   type Plan,
   type PreparedModel,
   prepare,
@@ -35,6 +37,8 @@ const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 const turnMs = 50
 
 let stopped = false
+/** the last question for gains; those before it end */
+let gainsAsked = 0
 
 /** What the solving worker does: searches and compares. */
 export const solveService: SolveService = {
@@ -88,6 +92,25 @@ export const solveService: SolveService = {
     const candidates = triggers.map((t) => candidate(t, index))
     const places = placesOn(command, candidates, reachAt, index, plan.weights)
     return Promise.resolve(Object.fromEntries(placeDoubt(places, model)))
+  },
+  async gains(plan, onGains) {
+    const mine = ++gainsAsked
+    await turn()
+    if (mine !== gainsAsked) return
+    const model = modelOf(plan)
+    const { context } = prepareWork(model)
+    let some: PlaceGain[] = []
+    let last = performance.now()
+    for (const gain of placeGains(model, context.triggersOf)) {
+      some.push(gain)
+      if (performance.now() - last < turnMs) continue
+      onGains(some)
+      some = []
+      await turn()
+      if (mine !== gainsAsked) return
+      last = performance.now()
+    }
+    onGains(some)
   },
   stop() {
     stopped = true

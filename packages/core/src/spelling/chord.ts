@@ -205,6 +205,9 @@ function keyOf(text: string, speller: Speller, isHeld: boolean): Key | null {
     .replace(/[\s_]+/g, ' ')
     .replace(/^the /, '')
     .trim()
+  // a keysym: with a blank it is the modifier and a letter
+  const side = /^(Shift|Control|Alt|Super|Meta)_([LR])$/i.exec(text)
+  if (side) return bare(`${sideNames[small.split(' ')[0] ?? ''] ?? ''}${/l$/i.test(text) ? 'Left' : 'Right'}`)
   const numpad = numpadCode(small)
   if (numpad !== null) return bare(numpad)
   const code =
@@ -270,6 +273,14 @@ function characterWord(text: string, { naming }: Speller, isHeld: boolean): stri
   const word = isHeld ? characterWords[small.replace(/_/g, ' ')] : undefined
   return names.get(text) ?? names.get(small) ?? word ?? null
 }
+
+const sideNames = table<string>({
+  shift: 'Shift',
+  control: 'Control',
+  alt: 'Alt',
+  super: 'Meta',
+  meta: 'Meta',
+})
 
 const numpadSigns = table<string>({
   '+': 'Add',

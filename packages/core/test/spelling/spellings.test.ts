@@ -92,6 +92,8 @@ describe('spellings of keys', () => {
     ['C-A-Left', 'Control+Alt+ArrowLeft'],
     ['W-e', 'Meta+KeyE'],
     ['Alt Gr+E', 'AltGraph+KeyE'],
+    ['Super_L', 'MetaLeft'],
+    ['Super L', 'Meta+KeyL'],
     ['XF86AudioMute', 'AudioVolumeMute'],
     ['Ctrl++', 'Control+Shift+Equal'],
     ['Ctrl+-', 'Control+Minus'],

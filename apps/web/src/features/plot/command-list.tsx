@@ -27,7 +27,7 @@ export function CommandList(props: {
     keyFind,
   } = view
   return (
-    <section aria-label="Commands" className="flex w-[248px] shrink-0 flex-col border-r border-rule bg-panel">
+    <section aria-label="Commands" className="flex w-[284px] shrink-0 flex-col border-r border-rule bg-panel">
       <div className="flex gap-1.5 px-3 pt-[10px] pb-2">
         <input
           ref={searchRef}
@@ -66,7 +66,13 @@ export function CommandList(props: {
       <ListFilters view={view} />
       <div className="caption flex border-b border-rule px-[14px] py-1">
         <span className="grow">Command</span>
-        <span className="w-[44px] text-right">Uses/h</span>
+        {view.listOrder === 'gain' ? (
+          <span className="text-right" title="What a better place would gain, seconds an hour">
+            Gain, s/h
+          </span>
+        ) : (
+          <span className="w-[44px] text-right">Uses/h</span>
+        )}
         <span className="w-[92px] pl-[14px]">Key</span>
       </div>
       <CommandOptions view={view} />
@@ -74,21 +80,21 @@ export function CommandList(props: {
   )
 }
 
-function ListFilters({ view: { all, unplacedCount, onlyUnplaced, set } }: { view: CommandListView }) {
+function ListFilters({ view: { unplacedCount, onlyUnplaced, listOrder, set } }: { view: CommandListView }) {
+  const choices = [
+    ['What next', !onlyUnplaced && listOrder === 'gain', { onlyUnplaced: false, listOrder: 'gain' }],
+    ['Most used', !onlyUnplaced && listOrder === 'use', { onlyUnplaced: false, listOrder: 'use' }],
+    [`Without a key ${unplacedCount}`, onlyUnplaced, { onlyUnplaced: true }],
+  ] as const
   return (
     <div role="group" aria-label="Which commands" className="flex gap-4 px-[14px] pb-1 text-ink-2">
-      {(
-        [
-          [false, `All ${all.length}`],
-          [true, `Without a key ${unplacedCount}`],
-        ] as const
-      ).map(([value, name]) => (
+      {choices.map(([name, isOn, change]) => (
         <button
           key={name}
           type="button"
-          aria-pressed={onlyUnplaced === value}
-          className="border-b-2 border-transparent py-0.5 aria-pressed:border-magenta aria-pressed:font-semibold aria-pressed:text-ink"
-          onClick={() => set({ onlyUnplaced: value })}
+          aria-pressed={isOn}
+          className="border-b-2 border-transparent py-0.5 whitespace-nowrap aria-pressed:border-magenta aria-pressed:font-semibold aria-pressed:text-ink"
+          onClick={() => set(change)}
         >
           {name}
         </button>
@@ -135,7 +141,7 @@ function CommandOption({
   command,
   topPx,
   isActive,
-  view: { triggersOf, commandId, displaced, choose, twins },
+  view: { triggersOf, commandId, displaced, choose, twins, listOrder, gains, mostGain },
 }: {
   command: Command
   topPx: number
@@ -165,9 +171,13 @@ function CommandOption({
           <span className={`text-[12px] ${muted}`}> · {command.menu.at(-2) ?? 'no menu'}</span>
         )}
       </span>
-      <span className={`w-[44px] shrink-0 text-right ${isChosen ? '' : 'text-ink-2'}`}>
-        {command.usesPerHour}
-      </span>
+      {listOrder === 'gain' ? (
+        <Gain gain={gains.gainOf(command.id)} most={mostGain} isChosen={isChosen} />
+      ) : (
+        <span className={`w-[44px] shrink-0 text-right ${isChosen ? '' : 'text-ink-2'}`}>
+          {command.usesPerHour}
+        </span>
+      )}
       <span className="flex w-[92px] shrink-0 items-center overflow-hidden pl-[14px]">
         {trigger ? (
           <TriggerChip trigger={trigger} />
@@ -178,6 +188,29 @@ function CommandOption({
         )}
       </span>
     </div>
+  )
+}
+
+/** What a better place would gain, seconds an hour, as a figure and a bar; three dots while it is worked out. */
+function Gain({ gain, most, isChosen }: { gain: number | null; most: number; isChosen: boolean }) {
+  const seconds = gain === null ? null : gain / 1000
+  return (
+    <span className="flex w-[72px] shrink-0 items-center justify-end gap-2">
+      <span
+        aria-hidden="true"
+        className={`h-[7px] ${isChosen ? 'bg-panel' : 'bg-reach-4'}`}
+        style={{ width: `${Math.round(36 * Math.sqrt((gain ?? 0) / most))}px` }}
+      />
+      <span className={`w-[28px] text-right ${isChosen ? '' : 'text-ink-2'}`}>
+        {seconds === null
+          ? '…'
+          : seconds < 0.05
+            ? '–'
+            : seconds < 10
+              ? seconds.toFixed(1)
+              : Math.round(seconds)}
+      </span>
+    </span>
   )
 }
 

@@ -5,28 +5,33 @@ import { fullName, reservedBy, searchCommands, triggerKey, type Command } from '
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFrontCommands } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
+import { usePlaceGains } from './use-place-gains.js'
 
 export const rowHeightPx = 31
 
 /** Commands in front that pass the search, the pressed key and the unplaced filter. */
-function useListed(): readonly Command[] {
+function useListed(order: Readonly<Record<string, number>>): readonly Command[] {
   const commands = useFrontCommands()
   const { triggersOf } = useDerived()
   const query = useView((s) => s.query)
   const triggerQuery = useView((s) => s.triggerQuery)
   const onlyUnplaced = useView((s) => s.onlyUnplaced)
   const displaced = useView((s) => s.displaced)
+  const listOrder = useView((s) => s.listOrder)
   return useMemo(() => {
-    let listed: readonly Command[] = query.trim() === '' ? commands : searchCommands(commands, query)
+    // those in front come by use, and stay so where two gain alike
+    const ordered =
+      listOrder === 'use' ? commands : commands.toSorted((a, b) => (order[b.id] ?? 0) - (order[a.id] ?? 0))
+    let listed: readonly Command[] = query.trim() === '' ? ordered : searchCommands(ordered, query)
     if (triggerQuery)
       listed = listed.filter((c) => triggersOf(c.id).some((t) => triggerKey(t) === triggerKey(triggerQuery)))
     if (onlyUnplaced) {
-      const order = (c: Command): number =>
+      const lost = (c: Command): number =>
         displaced.includes(c.id) ? displaced.indexOf(c.id) : displaced.length
-      listed = listed.filter((c) => triggersOf(c.id).length === 0).toSorted((a, b) => order(a) - order(b))
+      listed = listed.filter((c) => triggersOf(c.id).length === 0).toSorted((a, b) => lost(a) - lost(b))
     }
     return listed
-  }, [commands, triggersOf, query, triggerQuery, onlyUnplaced, displaced])
+  }, [commands, triggersOf, query, triggerQuery, onlyUnplaced, displaced, listOrder, order])
 }
 
 /** Namesakes that no parameter tells apart show a part of their menu path. */
@@ -80,18 +85,20 @@ export function useCommandList({
 }) {
   const plan = usePlan()
   const { triggersOf, index } = useDerived()
-  const { query, triggerQuery, onlyUnplaced, commandId, displaced, set } = useView(
+  const { query, triggerQuery, onlyUnplaced, listOrder, commandId, displaced, set } = useView(
     useShallow((s) => ({
       query: s.query,
       triggerQuery: s.triggerQuery,
       onlyUnplaced: s.onlyUnplaced,
+      listOrder: s.listOrder,
       commandId: s.commandId,
       displaced: s.displaced,
       set: s.set,
     })),
   )
   const all = useFrontCommands()
-  const listed = useListed()
+  const gains = usePlaceGains()
+  const listed = useListed(gains.order)
   const twins = useMemo(() => twinsIn(all), [all])
   const unplacedCount = useMemo(
     () => all.filter((c) => triggersOf(c.id).length === 0).length,
@@ -120,6 +127,9 @@ export function useCommandList({
     all,
     unplacedCount,
     onlyUnplaced,
+    listOrder,
+    gains,
+    mostGain: Math.max(1, ...listed.map((c) => gains.order[c.id] ?? 0)),
     triggersOf,
     commandId,
     displaced,
