@@ -17,6 +17,16 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    // the welcome of the first visit is looked at by `start.spec.ts`
+    storageState: {
+      cookies: [],
+      origins: [
+        {
+          origin: `http://127.0.0.1:${port}`,
+          localStorage: [{ name: 'reach-plot-welcomed', value: '1' }],
+        },
+      ],
+    },
     launchOptions: chromiumLaunch,
     // each test has a browser of its own, which would fetch the whole app once more; `offline.spec.ts` lets it
     serviceWorkers: 'block',

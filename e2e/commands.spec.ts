@@ -45,10 +45,11 @@ test('placements go out and come in; a faulty file changes nothing', async ({ pa
   await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
   await bring('few.csv', text.split('\r\n').slice(0, 11).join('\r\n'))
   await expect(dialog).toContainText('10 placements go into')
+  // those of other programs stay, and so does what is locked
   await dialog.getByRole('combobox').selectOption('replace')
   await dialog.getByRole('button', { name: 'Import 10 placements' }).click()
   await expect(page.getByText('10 placements read')).toBeVisible()
-  await expect(page.getByText('10 of 253 commands placed')).toBeVisible()
+  await expect(page.getByText('93 of 253 commands placed')).toBeVisible()
   await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
 })

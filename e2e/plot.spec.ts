@@ -118,9 +118,9 @@ test('the chart is panned by dragging and zoomed by the wheel and the buttons', 
   const box = (await chart.boundingBox())!
   const at = async () => (await page.locator('[data-code=KeyG]').boundingBox())!
   const before = await at()
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height - 20)
+  await page.mouse.move(box.x + box.width / 8, box.y + box.height - 20)
   await page.mouse.down()
-  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height - 50, { steps: 4 })
+  await page.mouse.move(box.x + box.width / 8 + 60, box.y + box.height - 50, { steps: 4 })
   await page.mouse.up()
   const panned = await at()
   expect(panned.x - before.x).toBeCloseTo(60, 0)

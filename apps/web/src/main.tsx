@@ -20,6 +20,10 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <PlotView /> },
       {
+        path: 'start',
+        lazy: async () => ({ Component: (await import('./features/start/start-view.js')).StartView }),
+      },
+      {
         path: 'commands',
         lazy: async () => ({
           Component: (await import('./features/commands/commands-frame.js')).CommandsFrame,
@@ -36,6 +40,10 @@ const router = createBrowserRouter([
             lazy: async () => ({
               Component: (await import('./features/bring-in/bring-in-view.js')).BringInView,
             }),
+          },
+          {
+            path: 'often',
+            lazy: async () => ({ Component: (await import('./features/piles/piles-view.js')).PilesView }),
           },
           {
             path: 'lookup',

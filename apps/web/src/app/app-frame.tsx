@@ -14,6 +14,7 @@ import { redo, undo } from '../store/plan-store.js'
 import { useSettings } from '../store/settings-store.js'
 import { ConflictBar } from './conflict-bar.js'
 import { StatusLine } from './status-line.js'
+import { WelcomeBar } from './welcome-bar.js'
 
 const views = [
   { to: '/', name: 'Plot' },
@@ -33,6 +34,7 @@ export function AppFrame() {
     <div className="flex h-full min-h-0 flex-col">
       <FrameHeader view={view} />
       <ConflictBar />
+      <WelcomeBar />
       <main className="flex min-h-0 grow">
         <Outlet />
       </main>

@@ -103,6 +103,12 @@ export function guessColumns(table: KeyTable, speller: Speller): Columns {
     },
     0.2,
   )
+  // names may read as keys (Command A), keys do not read as names: of several columns the least like keys has the names
+  if (!out.includes('command') && keyColumns.length > 1) {
+    const share = (i: number): number => rows.filter((r) => isMarked(r.cells[i] ?? '')).length
+    const least = keyColumns.toSorted((x, y) => share(x) - share(y))[0]
+    if (least !== undefined) out[least] = 'command'
+  }
   if (!out.includes('context')) take('context', (i) => (named[i]?.includes('context') ? 1 : 0), 0.9)
   take('note', (i) => (named[i]?.includes('note') ? 1 : 0), 0.9)
   return out

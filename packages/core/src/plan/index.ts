@@ -19,6 +19,7 @@ export {
   defaultPayBackDays,
   type DayHours,
 } from './access.js'
+export { arrangeDesk, keyboardOf, ofModel, toggleOnDesk, type CatalogueThing } from './edits/desk-setup.js'
 export { emptyPlan } from './empty-plan.js'
 export { migrate } from './migrate.js'
 export { changeInWords } from './difference.js'

@@ -128,10 +128,16 @@ describe('one table of three commands in any form', () => {
 
 describe('files that are hostile', () => {
   const refused = (file: string | Uint8Array) => expect(read(file)).rejects.toThrow(CoreError)
-  test('entities that grow are no table', () =>
-    refused(
-      `<?xml version="1.0"?><!DOCTYPE k [<!ENTITY a "aaaaaaaaaa">${Array.from({ length: 12 }, (_, i) => `<!ENTITY b${i} "${`&${i === 0 ? 'a' : `b${i - 1}`};`.repeat(10)}">`).join('')}]><k><b key="&b11;" name="x"/></k>`,
-    ))
+  test('entities that grow are not followed', async () => {
+    const entities = Array.from(
+      { length: 12 },
+      (_, i) => `<!ENTITY b${i} "${`&${i === 0 ? 'a' : `b${i - 1}`};`.repeat(10)}">`,
+    ).join('')
+    const text = `<?xml version="1.0"?><!DOCTYPE k [<!ENTITY a "aaaaaaaaaa">${entities}]><k><b key="&b11;" name="x"/></k>`
+    const found = await read(text).catch((error: unknown) => error)
+    if (found instanceof Error) expect(found).toBeInstanceOf(CoreError)
+    else expect(JSON.stringify(found).length).toBeLessThan(1000)
+  })
   test('depth without end', () => refused('['.repeat(100_000)))
   test('aliases that grow are not followed', async () => {
     const names = 'abcdefghij'

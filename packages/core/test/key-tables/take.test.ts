@@ -131,6 +131,10 @@ describe('columns', () => {
     const { columns } = await read('Fenmap\tTracing\tFold chart\tFile > Fold\t3\nFenmap\t\tUnfold chart\t\t2')
     expect(columns).toEqual(['program', 'context', 'command', 'menu', 'uses'])
   })
+  test('names that read as keys are names where other cells are keys', async () => {
+    const rows = [...'ABCDEF'].map((l, i) => `Command ${l}\t${i % 2 ? '' : `Ctrl+${l}`}`).join('\n')
+    expect((await read(rows)).columns).toEqual(['command', 'keys'])
+  })
   test('for several systems: the plan’s own is read', async () => {
     const text = 'Action,Windows,macOS\nSave chart,Ctrl+S,⌘S\nFit chart,Ctrl+0,⌘0\n'
     expect((await read(text)).columns).toEqual(['command', 'keys', 'ignore'])

@@ -33,6 +33,11 @@ function Source({ isReading, fileName }: { isReading: boolean; fileName: string 
   const plan = usePlan()
   const [text, setText] = useState('')
   const area = useRef<HTMLTextAreaElement>(null)
+  const button = useRef<HTMLButtonElement>(null)
+  // after a table was taken or put away
+  useEffect(() => {
+    if (document.activeElement === document.body) button.current?.focus()
+  }, [])
   const choose = async (): Promise<void> => {
     const file = await chooseFile('')
     if (file) await readSource(file, file.name, plan)
@@ -72,7 +77,13 @@ function Source({ isReading, fileName }: { isReading: boolean; fileName: string 
             wrote. What the columns mean is guessed, and you see what would change before anything does.
           </p>
           <div className="mt-3 flex flex-wrap items-center gap-3">
-            <button type="button" className="btn btn-main" disabled={isReading} onClick={() => void choose()}>
+            <button
+              ref={button}
+              type="button"
+              className="btn btn-main"
+              disabled={isReading}
+              onClick={() => void choose()}
+            >
               <FileUp size={14} aria-hidden="true" /> Choose a file
             </button>
             <span className="text-ink-2">or drop one here, or press Ctrl+V</span>

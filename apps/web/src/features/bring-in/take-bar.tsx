@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react'
 import type { TakeMode } from '@reach-plot/core'
 import { SelectField } from '../../parts/fields.js'
 import { useDerived } from '../../store/selectors.js'
@@ -13,6 +14,11 @@ const modes: readonly { readonly id: TakeMode; readonly name: string }[] = [
 export function TakeBar({ view }: { view: BringInScreen }) {
   const { plan, roles, programName, mode, as, preview, isCurrent } = view
   const { arrangement } = useDerived()
+  const take = useRef<HTMLButtonElement>(null)
+  // what was pressed to read the table is gone, and the focus with it
+  useEffect(() => {
+    if (isCurrent && document.activeElement === document.body) take.current?.focus()
+  }, [isCurrent])
   const count = preview?.of.taken.commands.filter((c) => c.status !== 'same').length ?? 0
   return (
     <div className="flex shrink-0 flex-wrap items-end gap-3 border-t border-rule bg-panel px-[14px] py-2.5">
@@ -54,7 +60,13 @@ export function TakeBar({ view }: { view: BringInScreen }) {
         <button type="button" className="btn" onClick={putAway}>
           Put it away
         </button>
-        <button type="button" className="btn btn-main" disabled={!isCurrent || count === 0} onClick={takeIn}>
+        <button
+          ref={take}
+          type="button"
+          className="btn btn-main"
+          disabled={!isCurrent || count === 0}
+          onClick={takeIn}
+        >
           {isCurrent ? `Bring in ${count} ${count === 1 ? 'command' : 'commands'}` : 'Working it out …'}
         </button>
       </span>

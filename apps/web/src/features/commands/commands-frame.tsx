@@ -3,6 +3,7 @@ import { TabsFrame } from '../../parts/tabs-frame.js'
 const tabs = [
   { to: '/commands', name: 'Inventory' },
   { to: '/commands/bring-in', name: 'Bring in' },
+  { to: '/commands/often', name: 'How often' },
   { to: '/commands/lookup', name: 'Look up' },
   { to: '/commands/mnemonics', name: 'Mnemonics' },
   { to: '/commands/ideas', name: 'Same action elsewhere' },

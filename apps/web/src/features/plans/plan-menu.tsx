@@ -5,6 +5,7 @@ import { emptyPlan, writePlan } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { planFileName } from '../../store/actions.js'
 import { openExample, openNewPlan } from '../../store/open-plan.js'
+import { beginStart } from '../start/use-start.js'
 import { autosave } from '../../store/autosave.js'
 import { usePlan } from '../../store/plan-store.js'
 import { importPlan } from './import-plan.js'
@@ -24,6 +25,7 @@ export function PlanMenu({
   const isExample = autosave.useState((s) => s.isExample)
   const navigate = useNavigate()
   const items: readonly (readonly [string, () => void])[] = [
+    ['Start with my own desk…', () => void beginStart().then(() => navigate('/start'))],
     ['Hand, board and system…', onDesk],
     ['Programs and contexts…', onContexts],
     ['Pop-up sets…', onPopups],
