@@ -186,7 +186,7 @@ test('an empty plan says what to do first', async ({ page }) => {
 
 test('what may move is narrowed to those without a key, and to one program', async ({ page }) => {
   await openDemo(page)
-  await page.keyboard.press('7')
+  await page.keyboard.press('5')
   await expect(page.getByRole('heading', { name: 'Solve' })).toBeVisible()
   const rows = moves(page).getByRole('row')
   await ask(page)
@@ -219,9 +219,9 @@ test('what is locked stays when everything may move', async ({ page }) => {
   await page.getByRole('combobox', { name: 'Find a command by name' }).fill('add vertex')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Lock', exact: true }).click()
-  await page.keyboard.press('7')
+  await page.keyboard.press('5')
   await look(page, 40)
   await expect(moves(page).getByRole('rowheader').filter({ hasText: 'Add vertex' })).toHaveCount(0)
-  await page.keyboard.press('8')
+  await page.keyboard.press('6')
   await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible()
 })

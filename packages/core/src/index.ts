@@ -324,6 +324,7 @@ export {
 } from './places/index.js'
 export {
   acceptUsage,
+  readRate,
   frequentSequences,
   maxUsageBytes,
   routineFrom,

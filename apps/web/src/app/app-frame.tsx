@@ -32,10 +32,20 @@ export function AppFrame() {
   const { theme, sheet, close } = view
   return (
     <div className="flex h-full min-h-0 flex-col">
+      <a
+        href="#view"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-ink focus:px-3 focus:py-1.5 focus:text-panel"
+        onClick={(e) => {
+          e.preventDefault()
+          document.getElementById('view')?.focus()
+        }}
+      >
+        Skip to the view
+      </a>
       <FrameHeader view={view} />
       <ConflictBar />
       <WelcomeBar />
-      <main className="flex min-h-0 grow">
+      <main id="view" tabIndex={-1} className="flex min-h-0 grow outline-none">
         <Outlet />
       </main>
       <StatusLine />

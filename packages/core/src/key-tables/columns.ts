@@ -1,5 +1,5 @@
 import { readKeys, settleStyle, type Speller, type SpellingStyle } from '../spelling/index.js'
-import { readRate } from './rates.js'
+import { readRate } from '../usage/index.js'
 import { isNamedForSystem, rolesNamed, systemsNamed, wordsOf } from './headings.js'
 import type { Columns, Role } from './roles.js'
 import type { KeyTable } from './table.js'

@@ -2,7 +2,7 @@ import { readKeys, type Speller } from '../spelling/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { styleOf, withVariables } from './columns.js'
 import type { Columns } from './roles.js'
-import { readRate } from './rates.js'
+import { readRate } from '../usage/index.js'
 import type { KeyTable } from './table.js'
 
 /** A row as it is understood. */

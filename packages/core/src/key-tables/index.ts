@@ -1,6 +1,5 @@
 export { roles, type Columns, type Role } from './roles.js'
 export { entriesOf, type Entries, type Entry, type Unreadable } from './entries.js'
-export { readRate } from './rates.js'
 export { readTables, readTextTables, textOf, type Decode, type FoundTable } from './read.js'
 export { shapeOf } from './shape.js'
 export { formNames, mostBytes, type FormId, type KeyTable } from './table.js'

@@ -220,9 +220,20 @@ const dataKeys = table<string>({
 
 /** Codes of keys on old and office keyboards whose names are those of commands, which they are in any table. */
 const alsoCommands = new Set(
-  ['Again', 'Copy', 'Cut', 'Eject', 'Find', 'Help', 'Open', 'Paste', 'Power', 'Props', 'Select', 'Sleep'].concat(
-    ['Suspend', 'Undo', 'WakeUp'],
-  ),
+  [
+    'Again',
+    'Copy',
+    'Cut',
+    'Eject',
+    'Find',
+    'Help',
+    'Open',
+    'Paste',
+    'Power',
+    'Props',
+    'Select',
+    'Sleep',
+  ].concat(['Suspend', 'Undo', 'WakeUp']),
 )
 
 /** Words of all languages; English first, so that no other language takes an English word for another key. */

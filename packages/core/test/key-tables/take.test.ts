@@ -3,11 +3,12 @@ import {
   activeArrangement,
   parseTrigger,
   readPlan,
+  readRate,
   triggerKey,
   writePlan,
   type Plan,
 } from '../../src/index.js'
-import { entriesOf, readRate, takeTable, type TakeOptions } from '../../src/key-tables/index.js'
+import { entriesOf, takeTable, type TakeOptions } from '../../src/key-tables/index.js'
 import { demoPlan, read, speller, usPlan } from './tables.js'
 
 const options: TakeOptions = { programName: 'Chartroom', mode: 'merge', as: 'arrangement' }

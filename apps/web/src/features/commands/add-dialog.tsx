@@ -17,6 +17,12 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
   )
   const known = plan.programs.find((p) => p.name.toLowerCase() === program.trim().toLowerCase())
   const ready = name.trim() !== '' && program.trim() !== ''
+  // namesakes are told apart by their menu; whether a second one is meant is asked once
+  const twin = plan.commands.find(
+    (c) => c.programId === known?.id && c.name.toLowerCase() === name.trim().toLowerCase(),
+  )
+  const [askedFor, setAskedFor] = useState<string | null>(null)
+  const isAsked = twin !== undefined && askedFor === twin.id
   return (
     <Dialog title="Add a command" onClose={onClose}>
       <form
@@ -24,6 +30,10 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
         onSubmit={(event) => {
           event.preventDefault()
           if (!ready) return
+          if (twin && !isAsked) {
+            setAskedFor(twin.id)
+            return
+          }
           edit((plan) =>
             addNamedCommand(plan, { name: name.trim(), program: program.trim(), context: context.trim() }),
           )
@@ -68,9 +78,15 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
             <option key={c.id} value={c.name} />
           ))}
         </datalist>
+        {twin && isAsked && (
+          <p role="alert" className="col-span-2">
+            {known?.name} has “{twin.name}” already
+            {twin.menu.length > 0 && `, in ${twin.menu.join(' › ')}`}. Is another one of that name meant?
+          </p>
+        )}
         <div className="col-start-2">
           <button type="submit" className="btn btn-main" disabled={!ready}>
-            Add
+            {isAsked ? 'Add another' : 'Add'}
           </button>
         </div>
       </form>

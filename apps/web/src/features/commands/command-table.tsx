@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp, MapPin, SquarePen, Trash2 } from 'lucide-react'
-import { fullName, triggerName, type Program } from '@reach-plot/core'
+import { fullName, triggerName, type Program, readRate } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { ContextsCell } from './contexts-cell.js'
 import { EditCell } from './edit-cell.js'
@@ -104,7 +104,7 @@ function CommandRow(
   } & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen'>,
 ) {
   const view = useCommandRow(props)
-  const { index, startPx, command, onEdit, row, program, env } = view
+  const { index, startPx, command, onEdit, row, program, env, hours } = view
   return (
     <div
       role="row"
@@ -135,7 +135,10 @@ function CommandRow(
         label={`Uses an hour of ${command.name}`}
         value={String(command.usesPerHour)}
         numeric
-        onChange={(text) => onEdit(command.id, { usesPerHour: Number(text.replace(',', '.')) }, 'uses')}
+        commitOnBlur
+        isGood={(text) => readRate(text, hours) !== null}
+        hint="Uses an hour, such as 12, 5/h, 300 a day or daily"
+        onChange={(text) => onEdit(command.id, { usesPerHour: readRate(text, hours) ?? 0 }, 'uses')}
       />
       <div role="cell" className="flex gap-3 overflow-hidden pl-2" title={row.triggerText}>
         {row.triggers.length === 0 ? (

@@ -11,16 +11,33 @@ export interface EditCellProps {
   readonly placeholder?: string
   /** keep what is typed until the field is left, where half a text would not read back as typed */
   readonly commitOnBlur?: boolean
+  /** whether a text can be taken, for a field that takes more than its letters */
+  readonly isGood?: (text: string) => boolean
+  /** what can be written, for a text that cannot be taken */
+  readonly hint?: string
   /** stands after the field and cannot be edited here */
   readonly suffix?: string
 }
 
-const isGood = (text: string, numeric: boolean, required: boolean): boolean => {
+const isUsual = (text: string, numeric: boolean, required: boolean): boolean => {
   if (numeric) {
     const value = Number(text.replace(',', '.'))
     return text.trim() !== '' && value >= 0 && value <= 100_000
   }
   return !required || text.trim() !== ''
+}
+
+/** The field below in the same column; the row keeps its place in the document when it is sorted away. */
+function goDown(field: HTMLInputElement): void {
+  const row = field.closest('[role=row]')
+  const index = Number(row?.getAttribute('aria-rowindex'))
+  const column = [...(row?.children ?? [])].indexOf(field.closest('[role=cell]') as Element)
+  const below = row?.parentElement?.querySelector(`[aria-rowindex="${index + 1}"]`)?.children[column]
+  const next = below?.querySelector('input')
+  if (next) {
+    next.focus()
+    next.select()
+  } else field.blur()
 }
 
 /**
@@ -36,14 +53,17 @@ export function EditCell({
   maxLength,
   placeholder,
   commitOnBlur = false,
+  isGood = (given) => isUsual(given, numeric, required),
+  hint = numeric ? 'A number from 0 to 100000' : 'A name is needed',
   suffix,
 }: EditCellProps) {
   const [draft, setDraft] = useState<string | null>(null)
   const text = draft ?? value
-  const good = isGood(text, numeric, required)
+  const good = isGood(text)
   const leave = (): void => {
     if (commitOnBlur && draft !== null && good && draft !== value) onChange(draft)
-    setDraft(null)
+    // what is refused stays as it was typed, and says so
+    if (good) setDraft(null)
     endEditGroup()
   }
   return (
@@ -53,17 +73,20 @@ export function EditCell({
         aria-label={label}
         aria-invalid={!good}
         inputMode={numeric ? 'decimal' : 'text'}
-        title={good ? text : numeric ? 'A number from 0 to 100000' : 'A name is needed'}
+        title={good ? text : hint}
         value={text}
         maxLength={maxLength}
         placeholder={placeholder}
         onChange={(event) => {
           const next = event.target.value
           setDraft(next)
-          if (!commitOnBlur && isGood(next, numeric, required)) onChange(next)
+          if (!commitOnBlur && isGood(next)) onChange(next)
         }}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur()
+          if (event.key === 'Escape' && draft !== null) {
+            event.stopPropagation()
+            setDraft(null)
+          } else if (event.key === 'Enter') goDown(event.currentTarget)
         }}
         onBlur={leave}
       />

@@ -23,8 +23,24 @@ export function useCommandRow({
   choose: (id: string, on: boolean, range: boolean) => void
 } & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen'>) {
   const { env } = useDerived()
+  // told with every plan
+  const hours = env.hoursPerDay ?? 1
   const { command } = row
-  return { index, startPx, command, isChosen, choose, onEdit, row, program, env, onOpen, onShow, onDelete }
+  return {
+    index,
+    startPx,
+    command,
+    isChosen,
+    choose,
+    onEdit,
+    row,
+    program,
+    env,
+    onOpen,
+    onShow,
+    onDelete,
+    hours,
+  }
 }
 
 export type CommandRowView = ReturnType<typeof useCommandRow>

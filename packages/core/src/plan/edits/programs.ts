@@ -10,8 +10,18 @@ const programIn = (plan: Plan, id: string): Program | undefined => plan.programs
 const contextIn = (plan: Plan, programId: ProgramId, id: string): Context | undefined =>
   programIn(plan, programId)?.contexts.find((c) => c.id === id)
 
-/** Adds a program with one context; gives the plan and the new id. */
+/** Whether a name can be given: it is no blank, and no other of the list has it; capitals do not count. */
+const isNameFree = (
+  list: readonly { readonly id: string; readonly name: string }[],
+  name: string,
+  ownId?: string,
+): boolean =>
+  name.trim() !== '' &&
+  !list.some((x) => x.id !== ownId && x.name.trim().toLowerCase() === name.trim().toLowerCase())
+
+/** Adds a program with one context; a blank name, or one that there is, changes nothing. */
 export const addProgram = editWith((plan: Plan, name: string) => {
+  if (!isNameFree(plan.programs, name)) return
   const id = freshId(name, new Set(plan.programs.map((p) => p.id)))
   plan.programs.push({
     id,
@@ -22,10 +32,10 @@ export const addProgram = editWith((plan: Plan, name: string) => {
   })
 })
 
-/** Renames a program; an empty name changes nothing. */
+/** Renames a program; a blank name, or that of another, changes nothing. */
 export const renameProgram = edit((plan: Plan, id: string, name: string) => {
   const program = programIn(plan, id)
-  if (program && name.trim() !== '') program.name = name.slice(0, 120)
+  if (program && isNameFree(plan.programs, name, id)) program.name = name.slice(0, 120)
 })
 
 /** Only a program without commands can be taken away. */
@@ -47,15 +57,15 @@ export const setMenuChord = edit((plan: Plan, id: string, chord: Chord | null) =
   else delete program.menuChord
 })
 
-/** Adds a context to a program; gives the plan and the new id. */
+/** Adds a context to a program; a blank name, or one that the program has, changes nothing. */
 export const addContext = editWith((plan: Plan, programId: ProgramId, name: string) => {
   const program = programIn(plan, programId)
-  if (!program) return
+  if (!program || !isNameFree(program.contexts, name)) return
   const id = freshId(name, new Set(program.contexts.map((c) => c.id)))
   program.contexts.push({ id, name, typing: false, overlaps: [] })
 })
 
-/** Changes a context: name, whether text is typed, whether it is live everywhere. */
+/** Changes a context: name, where no other has it, whether text is typed, whether it is live everywhere. */
 export const editContext = edit(
   (
     plan: Plan,
@@ -64,8 +74,12 @@ export const editContext = edit(
     change: Partial<Pick<Context, 'name' | 'typing' | 'everywhere'>>,
   ) => {
     const context = contextIn(plan, programId, id)
-    if (context) Object.assign(context, change)
-    if (context?.everywhere === false) delete context.everywhere
+    const { name, ...rest } = change
+    if (!context) return
+    Object.assign(context, rest)
+    if (name !== undefined && isNameFree(programIn(plan, programId)?.contexts ?? [], name, id))
+      context.name = name
+    if (context.everywhere === false) delete context.everywhere
   },
 )
 
