@@ -8,6 +8,8 @@ export const screens: readonly (readonly [path: string, shows: string | RegExp])
   ['/bench/device/pad', 'Controls'],
   ['/bench/device/pad/commands', 'Commands on it'],
   ['/commands', 'Uses/h'],
+  ['/commands/bring-in', 'What can be read'],
+  ['/commands/often', 'a pile at a time'],
   ['/commands/lookup', /look up/i],
   ['/commands/usage', 'Import a log'],
   ['/commands/mnemonics', /program/i],
@@ -22,4 +24,5 @@ export const screens: readonly (readonly [path: string, shows: string | RegExp])
   ['/labels', 'Labels for key tops'],
   ['/labels/printer', /stand-in/i],
   ['/plans', 'Go back'],
+  ['/start', 'What stands on your desk?'],
 ]

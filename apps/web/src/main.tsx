@@ -38,7 +38,7 @@ const router = createBrowserRouter([
           {
             path: 'bring-in',
             lazy: async () => ({
-              Component: (await import('./features/bring-in/bring-in-view.js')).BringInView,
+              Component: (await import('./features/bring-in/bring-in-page.js')).BringInPage,
             }),
           },
           {

@@ -14,6 +14,7 @@ import { readPlan, usageReader } from '../src/index.js'
 import { benchCheck } from './clashes.js'
 import { benchDoubt } from './doubt.js'
 import { benchHostile } from './hostile.js'
+import { benchKeyTables } from './key-tables.js'
 import { benchLabels } from './labels.js'
 import { benchPlaces } from './places.js'
 import { benchSolver } from './solver.js'
@@ -140,6 +141,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   solve: benchSolver,
   labels: benchLabels,
   doubt: benchDoubt,
+  tables: benchKeyTables,
   hostile: benchHostile,
 }
 const named = process.argv.slice(2).filter((name) => name in parts)

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useLocation, useNavigate } from 'react-router'
-import { beginStart } from '../features/start/use-start.js'
+import { beginStart } from '../store/start.js'
 import { autosave } from '../store/autosave.js'
 
 const key = 'reach-plot-welcomed'

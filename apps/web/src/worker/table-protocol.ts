@@ -22,17 +22,23 @@ export interface TableRequest {
   readonly options: TakeOptions
 }
 
-/** What taking a table would do, and what its first rows are read as. */
+/** What taking a table would do. */
 export interface TablePreview {
   readonly taken: Taken
-  readonly brings: readonly Clash[]
-  readonly ends: number
   /** keys that no device on the bench has, with how many commands they are for */
   readonly missing: readonly { readonly code: string; readonly commands: number }[]
+}
+
+/** Clashes that it would bring, and how many it would end. */
+export interface TableClashes {
+  readonly brings: readonly Clash[]
+  readonly ends: number
 }
 
 /** What the table worker does: files are hostile until they are read, and a large one takes a while. */
 export interface TableService {
   read(source: File | string, fileName: string, plan: Plan): Promise<readonly TableShown[]>
   preview(request: TableRequest): TablePreview
+  /** clashes of what was previewed last, for the same plan; null where something else was since */
+  clashes(): TableClashes | null
 }

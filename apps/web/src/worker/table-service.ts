@@ -1,4 +1,4 @@
-import { dayHours, environmentOf, foresight, prepare } from '@reach-plot/core'
+import { dayHours, environmentOf, foresight, prepare, type Plan } from '@reach-plot/core'
 import {
   entriesOf,
   missingKeys,
@@ -17,6 +17,7 @@ const firstRows = 6
 const decode = (bytes: Uint8Array, encoding: string): string => new TextDecoder(encoding).decode(bytes)
 
 let found: readonly FoundTable[] = []
+let previewed: { readonly before: Plan; readonly after: Plan } | null = null
 
 /** Reads files into tables, and says what taking one would do. */
 export const tableService: TableService = {
@@ -40,15 +41,19 @@ export const tableService: TableService = {
     if (!table) throw new AppProblem('The file has to be chosen again.')
     const speller = spellerOf(environmentOf(plan, catalogues))
     const taken = takeTable(plan, entriesOf(table, roles, speller, dayHours(plan).hours), options)
-    const { brings, ends } = foresight(prepare(plan, catalogues), prepare(taken.plan, catalogues))
+    previewed = { before: plan, after: taken.plan }
     return {
       taken,
-      brings,
-      ends: ends.length,
       missing: missingKeys(taken, new Set(speller.codes)).map(({ code, commandIds }) => ({
         code,
         commands: new Set(commandIds).size,
       })),
     }
+  },
+  clashes() {
+    if (!previewed) return null
+    const { before, after } = previewed
+    const { brings, ends } = foresight(prepare(before, catalogues), prepare(after, catalogues))
+    return { brings, ends: ends.length }
   },
 }

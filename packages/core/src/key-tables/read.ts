@@ -107,7 +107,7 @@ async function sheetTables(
 
 /** Every table that a text can be read as. */
 function textTables(text: string, speller: Speller): (KeyTable | null)[] {
-  const reads = (cell: string): boolean => isKey(cell, speller)
+  const reads = reader(speller)
   const grids = (form: FormId, found: readonly (readonly TableRow[])[]): (KeyTable | null)[] =>
     found.map((grid) => tableOfGrid(form, grid, reads))
   const trees = (form: FormId, parse: () => unknown): (KeyTable | null)[] => {
@@ -147,11 +147,29 @@ function textTables(text: string, speller: Speller): (KeyTable | null)[] {
       ),
     )
   all.push(...grids('csv', csvGrids(text)))
-  all.push(
-    keyFileTable(text, (cell, variables) => isKey(cell, { ...speller, variables })),
-    listTable(text, reads),
-  )
+  // lines are looked at one by one only where nothing is a table already
+  if (all.some((table) => table !== null && isClear(table, speller))) return all
+  all.push(keyFileTable(text, reader(speller)), listTable(text, reads))
   return all
+}
+
+/** Most rows have a name and keys: no other form will fit better. */
+function isClear(table: KeyTable, speller: Speller): boolean {
+  const columns = guessColumns(table, speller)
+  return table.rows.length > 2 && worth(table, columns, speller) > table.rows.length * 0.8
+}
+
+/** Whether cells have keys in them; what was read once is known. */
+function reader(speller: Speller): (cell: string, variables?: ReadonlyMap<string, string>) => boolean {
+  const known = new Map<string, boolean>()
+  return (cell, variables) => {
+    let answer = known.get(cell)
+    if (answer === undefined) {
+      answer = isKey(cell, variables === undefined ? speller : { ...speller, variables })
+      known.set(cell, answer)
+    }
+    return answer
+  }
 }
 
 /** INI as a tree; a point in the name of a section is a point, and names that a program has encoded are read. */

@@ -89,7 +89,11 @@ export function takeTable(plan: Plan, read: Entries, options: TakeOptions): Take
   }
   const keysOf = (placements: readonly Placement[]): Map<string, Trigger[]> => {
     const out = new Map<string, Trigger[]>()
-    for (const p of placements) out.set(p.commandId, [...(out.get(p.commandId) ?? []), p.trigger])
+    for (const p of placements) {
+      const own = out.get(p.commandId)
+      if (own) own.push(p.trigger)
+      else out.set(p.commandId, [p.trigger])
+    }
     return out
   }
   const [keysBefore, keysAfter] = [keysOf(target.placements), keysOf(merged.placements)]
@@ -202,7 +206,7 @@ function commandFrom(
   { program, entries }: Group,
   before: Command | undefined,
   programs: ProgramBook,
-  ids: ReadonlySet<string>,
+  ids: Set<string>,
 ): Command | { readonly why: string } {
   const [first] = entries as [Entry]
   const everywhere = entries.some((e) => e.context.length === 0)
@@ -213,7 +217,7 @@ function commandFrom(
   const note = entries.find((e) => e.note !== '')?.note ?? ''
   const read = readAs(commandSchema, {
     ...before,
-    id: before?.id ?? freshId(`${program.name} ${first.name}`, new Set(ids)),
+    id: before?.id ?? freshId(`${program.name} ${first.name}`, ids),
     programId: program.id,
     // what a table does not tell stays
     contextIds: everywhere && before ? before.contextIds : contextIds,

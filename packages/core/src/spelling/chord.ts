@@ -192,11 +192,37 @@ interface Key {
   readonly held: readonly Modifier[]
 }
 
+interface Lookups {
+  readonly codes: readonly string[]
+  /** codes by what is printed on their keys, in small letters */
+  readonly legends: ReadonlyMap<string, string>
+  /** codes by themselves in small letters, but for those of letters, which are words in small letters */
+  readonly names: ReadonlyMap<string, string>
+}
+const lookups = new WeakMap<Naming, Lookups>()
+
+function lookupsOf({ naming, codes }: Speller): Lookups {
+  const known = lookups.get(naming)
+  if (known?.codes === codes) return known
+  const legends = new Map<string, string>()
+  const names = new Map<string, string>()
+  for (const code of codes) {
+    const legend = keyLegend(code, naming.layout, naming.systemId).toLocaleLowerCase()
+    if (!legends.has(legend)) legends.set(legend, code)
+    if (!/^Key[A-Z]$/.test(code)) names.set(code.toLowerCase(), code)
+  }
+  const made = { codes, legends, names }
+  lookups.set(naming, made)
+  return made
+}
+const legendsOf = (speller: Speller): Lookups['legends'] => lookupsOf(speller).legends
+const codesOf = (speller: Speller): Lookups['names'] => lookupsOf(speller).names
+
 const bare = (code: string): Key => ({ code, held: [] })
 
 /** A key by its character, legend, name or code. */
 function keyOf(text: string, speller: Speller, isHeld: boolean): Key | null {
-  const { naming, codes } = speller
+  const { naming } = speller
   const words = naming.keyWords ?? english
   const char = [...text].length === 1 ? keyTyping(text, naming.layout) : null
   if (char) return char
@@ -211,13 +237,11 @@ function keyOf(text: string, speller: Speller, isHeld: boolean): Key | null {
   const numpad = numpadCode(small)
   if (numpad !== null) return bare(numpad)
   const code =
-    codes.find((c) => keyLegend(c, naming.layout, naming.systemId).toLocaleLowerCase() === small) ??
+    legendsOf(speller).get(small) ??
     words.codes.get(small) ??
     words.codes.get(small.replace(/ key$/, '')) ??
     words.codes.get(text.toLocaleLowerCase()) ??
-    (/^Key[A-Z]$/.test(text)
-      ? text
-      : codes.find((c) => !/^Key[A-Z]$/.test(c) && c.toLowerCase() === text.toLowerCase()))
+    (/^Key[A-Z]$/.test(text) ? text : codesOf(speller).get(text.toLowerCase()))
   if (code !== undefined) return bare(code)
   if (small === 'iso left tab') return { code: 'Tab', held: ['Shift'] }
   // in tables of commands these are commands

@@ -1,4 +1,4 @@
-import { parseTrigger, type Modifier, type Trigger } from '../triggers/index.js'
+import { parseTrigger, type Modifier, type Naming, type Trigger } from '../triggers/index.js'
 import type { Speller } from './chord.js'
 
 /** What pointers are called in tables, and which control of a mouse it is. Common practice, no source. */
@@ -16,23 +16,40 @@ const pointerWords: readonly [RegExp, string][] = [
   ],
 ]
 
-/** A control of a device by its name, or a button or the wheel of the mouse by its usual words, with what is held. */
-export function namedControl(text: string, { naming }: Speller): Trigger | null {
+interface Controls {
+  readonly refs: readonly string[]
+  /** by a control's name, and by its device's and its own, in small letters */
+  readonly byName: ReadonlyMap<string, string>
+}
+const known = new WeakMap<Naming, Controls>()
+
+function controlsOf(naming: Naming): Controls {
+  const made = known.get(naming)
+  if (made) return made
+  const byName = new Map<string, string>()
   const refs = [...(naming.legends ?? [])].filter(
     ([ref]) => /^[^@/]+\/[^/]+$/.test(ref) && !/^(?:device|popup)\//.test(ref),
   )
-  const wanted = text.trim().toLocaleLowerCase()
-  const named = refs.find(([, name]) => name.toLocaleLowerCase() === wanted)
-  if (named) return parsedOrNull(named[0])
-  const onDevice = refs.find(([ref, name]) => {
+  for (const [ref, name] of refs) {
     const device = naming.legends?.get(`device/${ref.split('/')[0] ?? ''}`)
-    return device !== undefined && `${device} ${name}`.toLocaleLowerCase() === wanted
-  })
-  if (onDevice) return parsedOrNull(onDevice[0])
+    for (const words of [name, ...(device === undefined ? [] : [`${device} ${name}`])])
+      if (!byName.has(words.toLocaleLowerCase())) byName.set(words.toLocaleLowerCase(), ref)
+  }
+  const controls = { refs: refs.map(([ref]) => ref), byName }
+  known.set(naming, controls)
+  return controls
+}
+
+/** A control of a device by its name, or a button or the wheel of the mouse by its usual words, with what is held. */
+export function namedControl(text: string, { naming }: Speller): Trigger | null {
+  const { refs, byName } = controlsOf(naming)
+  const wanted = text.trim().toLocaleLowerCase()
+  const named = byName.get(wanted)
+  if (named !== undefined) return parsedOrNull(named)
   const { held, rest } = heldIn(wanted, naming.keyWords?.modifiers)
   for (const [pattern, control] of pointerWords) {
     if (!pattern.test(rest)) continue
-    const mouse = refs.find(([ref]) => ref.endsWith('/wheel'))?.[0].split('/')[0]
+    const mouse = refs.find((ref) => ref.endsWith('/wheel'))?.split('/')[0]
     return mouse === undefined ? null : parsedOrNull([...held, `${mouse}/${control}`].join('+'))
   }
   return null

@@ -1,4 +1,4 @@
-export { oneTrigger, readKeys, type KeysRead } from './cell.js'
+export { readKeys } from './cell.js'
 export { plainStyle, type Speller, type SpellingStyle } from './chord.js'
 export { settleStyle } from './column.js'
 export { readTrigger } from './spoken.js'

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { deviceControls } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { DeskMap } from './desk-map.js'
+import { DeskMap } from '../../drawing/desk-map.js'
 import { DeviceList } from './device-list.js'
 import { PlacedPanel } from './placed-panel.js'
 

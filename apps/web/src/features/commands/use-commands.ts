@@ -18,7 +18,7 @@ import {
 } from '@reach-plot/core'
 import { chooseFile } from '../../parts/download.js'
 import { takeCommands } from '@reach-plot/core'
-import { pastedText, readSource } from '../bring-in/use-bring-in.js'
+import { pastedText, readSource } from '../../parts/bring-in/use-bring-in.js'
 import { useFind } from '../../parts/find-bar.js'
 import { showProblem } from '../../store/problem.js'
 import { onEditable, undoAction } from '../../store/actions.js'

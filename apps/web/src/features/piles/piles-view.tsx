@@ -1,4 +1,4 @@
-import { Piles } from './piles.js'
+import { Piles } from '../../parts/piles/piles.js'
 
 /** How often commands are used, without a log. */
 export const PilesView = () => (

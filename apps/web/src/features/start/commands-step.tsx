@@ -1,5 +1,5 @@
 import { usePlan } from '../../store/plan-store.js'
-import { BringInView } from '../bring-in/bring-in-view.js'
+import { BringInView } from '../../parts/bring-in/bring-in-view.js'
 
 /** The commands come as the person has them. */
 export function CommandsStep() {

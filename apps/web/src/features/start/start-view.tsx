@@ -1,13 +1,14 @@
 import { useEffect, useRef } from 'react'
 import { Link } from 'react-router'
-import { DeskMap } from '../bench/desk-map.js'
-import { Piles } from '../piles/piles.js'
+import { DeskMap } from '../../drawing/desk-map.js'
+import { Piles } from '../../parts/piles/piles.js'
 import { CommandsStep } from './commands-step.js'
 import { DeskStep } from './desk-step.js'
 import { HandStep } from './hand-step.js'
 import { ReachSentence } from './reach-sentence.js'
 import { SystemStep } from './system-step.js'
-import { goToStep, steps, useStart } from './use-start.js'
+import { goToStep } from '../../store/start.js'
+import { steps, useStart } from './use-start.js'
 
 const titles = [
   'What stands on your desk?',

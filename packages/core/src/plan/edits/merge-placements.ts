@@ -37,36 +37,42 @@ export function mergePlacements(
     const control = controlRefOf(trigger)
     return (command !== undefined && book.locks(command)) || book.locksControl(control)
   }
-  const isSame = (a: Placement, b: Placement): boolean =>
-    a.commandId === b.commandId &&
-    triggerKey(a.trigger) === triggerKey(b.trigger) &&
-    (a.contextIds ?? []).join() === (b.contextIds ?? []).join()
-  const hadPlaces = new Set(before.map((p) => p.commandId as string))
-  const held = given.filter((p) => {
-    if (before.some((b) => isSame(b, p))) return false
+  const nameOf = (p: Placement): string =>
+    `${p.commandId}\n${triggerKey(p.trigger)}\n${(p.contextIds ?? []).join()}`
+  const there = new Set(before.map(nameOf))
+  const hadPlaces = new Set<string>(before.map((p) => p.commandId))
+  const taken: Placement[] = []
+  const held: Placement[] = []
+  for (const p of given) {
     const command = commandOf.get(p.commandId)
     const control = controlRefOf(p.trigger)
-    return (
-      book.bars(control) ||
-      book.locksControl(control) ||
-      // a locked command that has no place yet may take one
-      (command !== undefined && book.locks(command) && hadPlaces.has(p.commandId))
-    )
-  })
-  const taken = given.filter((p) => !held.includes(p))
+    const isRefused =
+      !there.has(nameOf(p)) &&
+      (book.bars(control) ||
+        book.locksControl(control) ||
+        // a locked command that has no place yet may take one
+        (command !== undefined && book.locks(command) && hadPlaces.has(p.commandId)))
+    ;(isRefused ? held : taken).push(p)
+  }
   const programs = new Set(given.flatMap((p) => commandOf.get(p.commandId)?.programId ?? []))
   const byCommand = new Map<string, Placement[]>()
-  for (const p of taken) byCommand.set(p.commandId, [...(byCommand.get(p.commandId) ?? []), p])
+  for (const p of taken) {
+    const own = byCommand.get(p.commandId)
+    if (own) own.push(p)
+    else byCommand.set(p.commandId, [p])
+  }
   const stays = (p: Placement): boolean => {
     if (mode === 'add' || isHeld(p)) return true
     const program = commandOf.get(p.commandId)?.programId
     if (mode === 'replace') return program === undefined || !programs.has(program)
     return !(byCommand.get(p.commandId) ?? []).some((t) => isSameDevice(t.trigger, p.trigger))
   }
-  const kept = before.filter((p) => stays(p) || taken.some((t) => isSame(t, p)))
+  const wanted = new Set(taken.map(nameOf))
+  const kept = before.filter((p) => stays(p) || wanted.has(nameOf(p)))
+  const keptNames = new Set(kept.map(nameOf))
   return {
     // what stays as it is keeps its relay, its chain and its rank
-    placements: [...kept, ...taken.filter((t) => !kept.some((k) => isSame(k, t)))],
+    placements: [...kept, ...taken.filter((t) => !keptNames.has(nameOf(t)))],
     held,
   }
 }

@@ -1,10 +1,10 @@
 import { FileDown } from 'lucide-react'
 import { useState } from 'react'
 import { fullName, severityWords, triggerName, type Trigger } from '@reach-plot/core'
-import { download } from '../../parts/download.js'
-import { SeveritySign } from '../../parts/severity-sign.js'
+import { download } from '../download.js'
+import { SeveritySign } from '../severity-sign.js'
 import { useDerived } from '../../store/selectors.js'
-import type { TablePreview } from '../../worker/table-protocol.js'
+import type { TableClashes, TablePreview } from '../../worker/table-protocol.js'
 import type { BringInScreen } from './use-bring-in.js'
 
 const shownRows = 200
@@ -18,7 +18,7 @@ const kindNames: Readonly<Record<Kind, string>> = {
 }
 
 /** What would change, by kind, with every line that cannot be read. */
-export function Preview({ view: { preview, isCurrent, roles } }: { view: BringInScreen }) {
+export function Preview({ view: { preview, clashes, isCurrent, roles } }: { view: BringInScreen }) {
   const [chosen, setKind] = useState<Kind | null>(null)
   if (!roles.includes('command')) return null
   if (!preview || !isCurrent)
@@ -33,7 +33,7 @@ export function Preview({ view: { preview, isCurrent, roles } }: { view: BringIn
   const kind = chosen ?? kinds.find((k) => count(k) > 0) ?? 'new'
   return (
     <section aria-label="What would change" className="min-w-0">
-      <Around of={preview.of} />
+      <Around of={preview.of} clashes={clashes} />
       <div className="mt-2 flex items-center gap-1 border-b border-rule">
         <div role="tablist" aria-label="What would change" className="flex">
           {kinds.map((k) => (
@@ -75,7 +75,7 @@ const listed = (names: readonly string[]): string =>
   names.length > 6 ? `${names.slice(0, 6).join(', ')} and ${names.length - 6} more` : names.join(', ')
 
 /** What comes with the commands: programs, contexts, keys that nobody has, what stays locked, and clashes. */
-function Around({ of: { taken, brings, ends, missing } }: { of: TablePreview }) {
+function Around({ of: { taken, missing }, clashes }: { of: TablePreview; clashes: TableClashes | null }) {
   const { env } = useDerived()
   return (
     <ul className="flex flex-wrap gap-x-6 gap-y-1">
@@ -104,31 +104,35 @@ function Around({ of: { taken, brings, ends, missing } }: { of: TablePreview }) 
         </li>
       )}
       <li>
-        {brings.length === 0 ? (
-          `It brings no clash${ends > 0 ? `; ${ends} ${ends === 1 ? 'goes' : 'go'}` : ''}`
-        ) : (
-          <details>
-            <summary className="cursor-pointer">
-              It brings{' '}
-              <b className="text-magenta">
-                {brings.length} {brings.length === 1 ? 'clash' : 'clashes'}
-              </b>
-              {ends > 0 && `; ${ends} ${ends === 1 ? 'goes' : 'go'}`}
-            </summary>
-            <ul className="mt-1 max-h-[160px] space-y-0.5 overflow-y-auto">
-              {brings.slice(0, 100).map((clash) => (
-                <li key={`${clash.id} ${clash.commandIds.join()}`} className="flex items-baseline gap-1.5">
-                  <SeveritySign severity={clash.severity} />
-                  <span>
-                    {severityWords[clash.severity]}: {clash.message}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </details>
-        )}
+        {clashes ? <Clashes {...clashes} /> : <span className="text-ink-2">Looking for clashes …</span>}
       </li>
     </ul>
+  )
+}
+
+function Clashes({ brings, ends }: TableClashes) {
+  const goes = ends > 0 ? `; ${ends} ${ends === 1 ? 'goes' : 'go'}` : ''
+  if (brings.length === 0) return `It brings no clash${goes}`
+  return (
+    <details>
+      <summary className="cursor-pointer">
+        It brings{' '}
+        <b className="text-magenta">
+          {brings.length} {brings.length === 1 ? 'clash' : 'clashes'}
+        </b>
+        {goes}
+      </summary>
+      <ul className="mt-1 max-h-[160px] space-y-0.5 overflow-y-auto">
+        {brings.slice(0, 100).map((clash) => (
+          <li key={`${clash.id} ${clash.commandIds.join()}`} className="flex items-baseline gap-1.5">
+            <SeveritySign severity={clash.severity} />
+            <span>
+              {severityWords[clash.severity]}: {clash.message}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
   )
 }
 

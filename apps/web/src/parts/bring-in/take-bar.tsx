@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import type { TakeMode } from '@reach-plot/core'
-import { SelectField } from '../../parts/fields.js'
+import { SelectField } from '../fields.js'
 import { useDerived } from '../../store/selectors.js'
 import { putAway, setOption, takeIn, type BringInScreen } from './use-bring-in.js'
 

@@ -8,7 +8,7 @@ import { usePlan, usePlanStore } from '../../store/plan-store.js'
 import { showProblem } from '../../store/problem.js'
 import { rememberColumns, rememberedColumns } from '../../store/table-shapes.js'
 import { WorkerHost } from '../../worker/host.js'
-import type { TablePreview, TableService, TableShown } from '../../worker/table-protocol.js'
+import type { TableClashes, TablePreview, TableService, TableShown } from '../../worker/table-protocol.js'
 
 interface BringIn {
   readonly fileName: string
@@ -22,6 +22,8 @@ interface BringIn {
   readonly as: 'defaults' | 'arrangement'
   /** what taking it would do, and the plan for which it was told */
   readonly preview: { readonly of: TablePreview; readonly plan: Plan } | null
+  /** null while they are worked out */
+  readonly clashes: TableClashes | null
 }
 
 const nothing: BringIn = {
@@ -34,6 +36,7 @@ const nothing: BringIn = {
   mode: 'merge',
   as: 'arrangement',
   preview: null,
+  clashes: null,
 }
 
 /** The table that is being brought in. It lives outside the screen, so that looking elsewhere does not lose it. */
@@ -140,8 +143,11 @@ export function useBringIn() {
     const options = { programName: programName.trim() || 'Program', mode, as }
     host.service
       .preview({ plan, table: at, roles, options })
-      .then((of) => {
-        if (isCurrent && mine === run) useBringInStore.setState({ preview: { of, plan } })
+      .then(async (of) => {
+        if (!isCurrent || mine !== run) return
+        useBringInStore.setState({ preview: { of, plan }, clashes: null })
+        const clashes = await host.service.clashes()
+        if (isCurrent && mine === run) useBringInStore.setState({ clashes })
       })
       .catch((error: unknown) => {
         if (isCurrent && mine === run) showProblem(error)

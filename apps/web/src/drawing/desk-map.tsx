@@ -8,8 +8,8 @@ import {
   type Footprint,
   type PlacedDevice,
 } from '@reach-plot/core'
-import { HandBearings } from '../../drawing/chart-ground.js'
-import { DeviceOutline } from '../../drawing/device-outline.js'
+import { HandBearings } from './chart-ground.js'
+import { DeviceOutline } from './device-outline.js'
 import { useDeskMap, type DeskMapView } from './use-desk-map.js'
 
 /** The desk as a map in mm. Devices are dragged or moved by the arrow keys. */

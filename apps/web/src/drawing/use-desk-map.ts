@@ -1,8 +1,8 @@
 import { useMemo, useRef, type KeyboardEvent } from 'react'
 import { footprint, type PlacedDevice, moveDevice } from '@reach-plot/core'
-import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
-import { useSize } from '../../parts/use-size.js'
+import { useEdit, usePlan } from '../store/plan-store.js'
+import { useDerived } from '../store/selectors.js'
+import { useSize } from '../parts/use-size.js'
 import { useDeskDrag } from './use-desk-drag.js'
 
 const marginMm = 40
