@@ -20,6 +20,10 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <PlotView /> },
       {
+        path: 'help',
+        lazy: async () => ({ Component: (await import('./features/help/help-view.js')).HelpView }),
+      },
+      {
         path: 'start',
         lazy: async () => ({ Component: (await import('./features/start/start-view.js')).StartView }),
       },

@@ -35,6 +35,7 @@ export function PlanMenu({
     ['New empty plan', () => void openNewPlan(emptyPlan())],
     ['Open the example', () => void openExample()],
     ['Shortcuts of this app…', onShortcuts],
+    ['Help', () => void navigate('/help')],
   ]
   return (
     <Menu>
