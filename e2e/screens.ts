@@ -25,4 +25,5 @@ export const screens: readonly (readonly [path: string, shows: string | RegExp])
   ['/labels/printer', /stand-in/i],
   ['/plans', 'Go back'],
   ['/start', 'What stands on your desk?'],
+  ['/help', 'How the figures are made'],
 ]

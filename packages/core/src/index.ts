@@ -439,6 +439,8 @@ export {
   placeCommand,
   removePlacement,
   setPlacements,
+  backToDefaults,
+  takeOffKeys,
   arrangeDesk,
   keyboardOf,
   ofModel,

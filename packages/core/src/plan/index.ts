@@ -20,6 +20,7 @@ export {
   type DayHours,
 } from './access.js'
 export { arrangeDesk, keyboardOf, ofModel, toggleOnDesk, type CatalogueThing } from './edits/desk-setup.js'
+export { backToDefaults, takeOffKeys } from './edits/defaults.js'
 export { emptyPlan } from './empty-plan.js'
 export { migrate } from './migrate.js'
 export { changeInWords } from './difference.js'

@@ -1,12 +1,19 @@
 import { toast } from 'sonner'
-import { commandKinds, damageLevels, type Command, deleteCommand } from '@reach-plot/core'
+import {
+  backToDefaults,
+  commandKinds,
+  damageLevels,
+  deleteCommand,
+  takeOffKeys,
+  type Command,
+} from '@reach-plot/core'
 import { undoAction } from '../../store/actions.js'
 import { useBulkBar, type BulkBarView } from './use-bulk-bar.js'
 
 /** Changes many commands at once, in one step that can be undone. */
 export function BulkBar(props: { chosen: readonly Command[]; onClear: () => void }) {
   const view = useBulkBar(props)
-  const { chosen, program, each, edit, onClear } = view
+  const { chosen, program, each, edit, onKeys, onClear } = view
   return (
     <div
       role="group"
@@ -33,6 +40,16 @@ export function BulkBar(props: { chosen: readonly Command[]; onClear: () => void
         onPick={(level) => each(harmOf(level), `harm ${level}`)}
       />
       <BulkValues view={view} />
+      <button
+        type="button"
+        className="btn"
+        onClick={() => onKeys(backToDefaults, 'back on the program’s own keys')}
+      >
+        Back to the program’s keys
+      </button>
+      <button type="button" className="btn" onClick={() => onKeys(takeOffKeys, 'taken off their keys')}>
+        Take off their keys
+      </button>
       <button
         type="button"
         className="btn"

@@ -83,6 +83,9 @@ function CommandFilters({
     searchRef,
     programId,
     setProgramId,
+    program,
+    contextId,
+    setContextId,
     filter,
     setFilter,
     shown,
@@ -96,7 +99,7 @@ function CommandFilters({
   view: CommandsScreen
 }) {
   return (
-    <div className="flex items-center gap-2 px-[14px] py-[10px]">
+    <div className="flex flex-wrap items-center gap-2 px-[14px] py-[10px]">
       <FindBar
         find={find}
         searchRef={searchRef}
@@ -104,6 +107,21 @@ function CommandFilters({
         placeholder="Find by name or menu"
       />
       <ProgramSelect label="Program" value={programId} onChange={setProgramId} className="w-[118px]" />
+      {program && program.contexts.length > 1 && (
+        <select
+          className="field w-[112px]"
+          aria-label="Context"
+          value={contextId ?? ''}
+          onChange={(e) => setContextId(e.target.value)}
+        >
+          <option value="">All contexts</option>
+          {program.contexts.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}
+            </option>
+          ))}
+        </select>
+      )}
       <select
         className="field w-[128px]"
         aria-label="Which commands"

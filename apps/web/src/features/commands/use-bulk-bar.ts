@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
-import { type Command, editCommand } from '@reach-plot/core'
-import { undoAction } from '../../store/actions.js'
+import { editCommand, ruleBook, type Command, type takeOffKeys } from '@reach-plot/core'
+import { onEditable, undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 
 /** What is shown and can be done there. */
@@ -15,9 +15,18 @@ export function useBulkBar({ chosen, onClear }: { chosen: readonly Command[]; on
     edit((plan) => chosen.reduce((p, c) => editCommand(p, c.id, change(c)), plan))
     toast(`${chosen.length} commands: ${told}`, { action: undoAction() })
   }
+  const onKeys = (change: typeof takeOffKeys, told: string): void => {
+    const ids = chosen.map((c) => c.id)
+    const locked = chosen.filter((c) => ruleBook(plan.rules).locks(c)).length
+    onEditable((before) => change(before, ids))
+    toast(
+      `${chosen.length - locked} commands are ${told}${locked > 0 ? `; ${locked} stay, since they are locked` : ''}`,
+      { action: undoAction() },
+    )
+  }
   const value = Number(factor.replace(',', '.'))
   const good = factor.trim() !== '' && value >= 0 && value <= 1000
-  return { chosen, program, each, good, value, factor, setFactor, edit, onClear }
+  return { chosen, program, each, good, value, factor, setFactor, edit, onKeys, onClear }
 }
 
 export type BulkBarView = ReturnType<typeof useBulkBar>

@@ -6,6 +6,7 @@ import {
   maxCsvBytes,
   readCommandCsv,
   readPlacementCsv,
+  isLiveIn,
   searchCommands,
   triggerKey,
   type Command,
@@ -48,16 +49,30 @@ function useListed() {
   const query = useDeferredValue(find.query)
   const [programId, setProgramId] = useState('')
   const [filter, setFilter] = useState<Filter>('all')
+  const [contextId, setContextId] = useState('')
+  const program = plan.programs.find((p) => p.id === programId)
+  const inContext = program?.contexts.some((c) => c.id === contextId) === true ? contextId : null
   const shown = useMemo(() => {
     const listed = plan.commands.filter(
       (c) =>
-        (programId === '' || c.programId === programId) &&
+        (program === undefined || isLiveIn(c, program, inContext)) &&
         filters[filter].passes(c, triggersOf(c.id).length) &&
         (trigger === null || triggersOf(c.id).some((t) => triggerKey(t) === triggerKey(trigger))),
     )
     return query.trim() === '' ? listed : searchCommands(listed, query)
-  }, [plan.commands, query, programId, filter, trigger, triggersOf])
-  return { find, searchRef, programId, setProgramId, filter, setFilter, shown }
+  }, [plan.commands, query, program, inContext, filter, trigger, triggersOf])
+  return {
+    find,
+    searchRef,
+    programId,
+    setProgramId,
+    program,
+    contextId: inContext,
+    setContextId,
+    filter,
+    setFilter,
+    shown,
+  }
 }
 
 /** A CSV that the person chooses, as text; a file that cannot be read says why. */
