@@ -1,5 +1,4 @@
 import { Lock, Trash2 } from 'lucide-react'
-import { useState } from 'react'
 import {
   contextsOverlap,
   type Program,
@@ -16,6 +15,7 @@ import {
 } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
 import { ListenButton } from '../../parts/key-find.js'
+import { AddName, NameField } from '../../parts/names.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { ProgramHabits } from './program-habits.js'
@@ -40,9 +40,10 @@ export function ProgramsDialog({ onClose }: { onClose: () => void }) {
       {plan.programs.map((program) => (
         <ProgramPart key={program.id} program={program} />
       ))}
-      <AddField
+      <AddName
         label="Name of a new program"
         action="Add the program"
+        taken={plan.programs.map((p) => p.name)}
         onAdd={(name) => edit((d) => addProgram(d, name))}
       />
       <p className="mt-4 text-[12px] text-ink-2">
@@ -77,9 +78,10 @@ function ProgramPart(props: { program: Program }) {
         </thead>
         <ContextRows view={view} />
       </table>
-      <AddField
+      <AddName
         label={`Name of a new context of ${program.name}`}
         action="Add a context"
+        taken={program.contexts.map((c) => c.name)}
         onAdd={(name) => edit((draft) => addContext(draft, id, name))}
       />
     </section>
@@ -93,12 +95,12 @@ function ProgramHead({
 }) {
   return (
     <div className="mb-1 flex flex-wrap items-center gap-3">
-      <input
-        className="field text-[15px] font-semibold"
-        aria-label="Name of the program"
+      <NameField
+        className="text-[15px] font-semibold"
+        label="Name of the program"
         value={program.name}
-        maxLength={120}
-        onChange={(e) => edit((draft) => renameProgram(draft, id, e.target.value), `program ${id}`)}
+        others={plan.programs.flatMap((p) => (p.id === id ? [] : p.name))}
+        onChange={(name) => edit((draft) => renameProgram(draft, id, name), `program ${id}`)}
       />
       <span className="flex items-center gap-2 text-ink-2">
         Key that opens its menus:{' '}
@@ -164,17 +166,13 @@ function ContextRow({
   return (
     <tr className="border-t border-rule">
       <th scope="row" className="py-1 text-left font-normal">
-        <input
-          className="field w-[150px]"
-          aria-label={`Name of the context ${row.name}`}
+        <NameField
+          className="w-[150px]"
+          label={`Name of the context ${row.name}`}
           value={row.name}
-          maxLength={120}
-          onChange={(e) =>
-            e.target.value !== '' &&
-            edit(
-              (draft) => editContext(draft, id, row.id, { name: e.target.value }),
-              `context ${id} ${row.id}`,
-            )
+          others={program.contexts.flatMap((c) => (c.id === row.id ? [] : c.name))}
+          onChange={(name) =>
+            edit((draft) => editContext(draft, id, row.id, { name }), `context ${id} ${row.id}`)
           }
         />
       </th>
@@ -222,40 +220,5 @@ function ContextRow({
         </button>
       </td>
     </tr>
-  )
-}
-
-function AddField({
-  label,
-  action,
-  onAdd,
-}: {
-  label: string
-  action: string
-  onAdd: (name: string) => void
-}) {
-  const [name, setName] = useState('')
-  return (
-    <form
-      className="mt-2 flex gap-2"
-      onSubmit={(e) => {
-        e.preventDefault()
-        if (name.trim() === '') return
-        onAdd(name.trim())
-        setName('')
-      }}
-    >
-      <input
-        className="field w-[220px]"
-        aria-label={label}
-        placeholder={label}
-        value={name}
-        maxLength={120}
-        onChange={(e) => setName(e.target.value)}
-      />
-      <button type="submit" className="btn" disabled={name.trim() === ''}>
-        {action}
-      </button>
-    </form>
   )
 }

@@ -1,4 +1,3 @@
-import { useState } from 'react'
 import {
   addContext,
   addProgram,
@@ -9,6 +8,7 @@ import {
 } from '@reach-plot/core'
 import { layouts, systems } from '@reach-plot/data'
 import { SelectField, TickField } from '../../parts/fields.js'
+import { AddName } from '../../parts/names.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 
 /** Words by which a context is one in which text is typed. Common practice, no source. */
@@ -46,6 +46,7 @@ export function SystemStep() {
       <AddName
         label="Name of a program"
         action="Add the program"
+        taken={plan.programs.map((p) => p.name)}
         onAdd={(name) => edit((before) => addProgram(before, name))}
       />
       <p className="mt-2 text-ink-2">
@@ -96,35 +97,9 @@ function ProgramRow({ program }: { program: Program }) {
       <AddName
         label={`Name of a mode of ${program.name}`}
         action="Add a mode"
+        taken={program.contexts.map((c) => c.name)}
         onAdd={(name) => edit((plan) => addContext(plan, program.id, name))}
       />
     </section>
-  )
-}
-
-function AddName({ label, action, onAdd }: { label: string; action: string; onAdd: (name: string) => void }) {
-  const [name, setName] = useState('')
-  return (
-    <form
-      className="mt-2 flex gap-2"
-      onSubmit={(e) => {
-        e.preventDefault()
-        if (name.trim() === '') return
-        onAdd(name.trim())
-        setName('')
-      }}
-    >
-      <input
-        className="field w-[220px]"
-        aria-label={label}
-        placeholder={label}
-        maxLength={120}
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-      />
-      <button type="submit" className="btn" disabled={name.trim() === ''}>
-        {action}
-      </button>
-    </form>
   )
 }
