@@ -116,7 +116,7 @@ test('shortcuts of the app are shown, can be changed, and refuse what the browse
 }) => {
   await openDemo(page)
   await page.keyboard.press('?')
-  await page.getByRole('button', { name: /^Go to Labels: 4/ }).click()
+  await page.getByRole('button', { name: /^Go to Labels: 8/ }).click()
   await page.keyboard.press('F5')
   await expect(page.getByRole('alert')).toContainText('The browser keeps this combination')
   await page.keyboard.press('F9')
