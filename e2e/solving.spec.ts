@@ -84,10 +84,13 @@ test('three moves are taken, undone one by one, and what has changed otherwise i
   await expect(moves(page).getByText('✓ applied')).toHaveCount(0)
   await expect(placed).toContainText('211')
 
-  await moves(page)
-    .getByRole('button', { name: /^Apply the \d+ listed/ })
-    .click()
-  await expect(moves(page).getByText('✓ applied')).toHaveCount(12)
+  // at most the twelve that were asked for: a move that does not hold is not listed
+  const all = moves(page).getByRole('button', { name: /^Apply the \d+ listed/ })
+  const listed = Number(/\d+/.exec((await all.textContent()) ?? '')?.[0])
+  expect(listed).toBeGreaterThan(8)
+  expect(listed).toBeLessThanOrEqual(12)
+  await all.click()
+  await expect(moves(page).getByText('✓ applied')).toHaveCount(listed)
   await undo.click()
   await expect(moves(page).getByText('✓ applied')).toHaveCount(0)
 
