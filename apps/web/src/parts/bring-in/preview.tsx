@@ -1,8 +1,8 @@
 import { FileDown } from 'lucide-react'
 import { useState } from 'react'
-import { fullName, severityWords, triggerName, type Trigger } from '@reach-plot/core'
+import { fullName, triggerName, type Trigger } from '@reach-plot/core'
 import { download } from '../download.js'
-import { SeveritySign } from '../severity-sign.js'
+import { ClashesBrought } from '../clashes-brought.js'
 import { useDerived } from '../../store/selectors.js'
 import type { TableClashes, TablePreview } from '../../worker/table-protocol.js'
 import type { BringInScreen } from './use-bring-in.js'
@@ -104,35 +104,13 @@ function Around({ of: { taken, missing }, clashes }: { of: TablePreview; clashes
         </li>
       )}
       <li>
-        {clashes ? <Clashes {...clashes} /> : <span className="text-ink-2">Looking for clashes …</span>}
+        {clashes ? (
+          <ClashesBrought {...clashes} />
+        ) : (
+          <span className="text-ink-2">Looking for clashes …</span>
+        )}
       </li>
     </ul>
-  )
-}
-
-function Clashes({ brings, ends }: TableClashes) {
-  const goes = ends > 0 ? `; ${ends} ${ends === 1 ? 'goes' : 'go'}` : ''
-  if (brings.length === 0) return `It brings no clash${goes}`
-  return (
-    <details>
-      <summary className="cursor-pointer">
-        It brings{' '}
-        <b className="text-magenta">
-          {brings.length} {brings.length === 1 ? 'clash' : 'clashes'}
-        </b>
-        {goes}
-      </summary>
-      <ul className="mt-1 max-h-[160px] space-y-0.5 overflow-y-auto">
-        {brings.slice(0, 100).map((clash) => (
-          <li key={`${clash.id} ${clash.commandIds.join()}`} className="flex items-baseline gap-1.5">
-            <SeveritySign severity={clash.severity} />
-            <span>
-              {severityWords[clash.severity]}: {clash.message}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </details>
   )
 }
 
