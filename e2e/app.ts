@@ -39,3 +39,8 @@ export async function placeFirst(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Enter')
   await page.locator('[data-place]').first().click()
 }
+
+/** The message that says `words`, at the foot of the screen. */
+export function message(page: Page, words: string): Locator {
+  return page.locator('[data-sonner-toast]').filter({ hasText: words })
+}

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { goTo, openDemo, placeFirst, planMenu } from './app.js'
+import { goTo, message, openDemo, placeFirst, planMenu } from './app.js'
 
 const saved = { hasText: /^saved$/ }
 const isSaved = (page: Page): Promise<void> => expect(page.getByRole('status').filter(saved)).toBeVisible()
@@ -235,7 +235,7 @@ test.describe('plans side by side', () => {
     await page.getByRole('dialog').getByRole('button', { name: 'Rename' }).click()
     await table.getByRole('button', { name: 'Delete Mine' }).click()
     await expect(page.getByRole('region', { name: 'Deleted plans' })).toContainText('Mine')
-    await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+    await message(page, '“Mine” is deleted').getByRole('button', { name: 'Undo' }).click()
     await expect(table.getByRole('button', { name: 'Open Mine' })).toBeVisible()
     await table.getByRole('button', { name: 'Open Coastal survey desk', exact: true }).click()
     await placed(page, 212)

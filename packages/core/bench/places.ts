@@ -1,5 +1,4 @@
 /** Bench of the chord table and of ranking places, on the demo's bench and on one with 1,200 commands. */
-import { readFileSync } from 'node:fs'
 import { Worker } from 'node:worker_threads'
 import {
   activeArrangement,
@@ -12,57 +11,17 @@ import {
   rankPlaces,
   reachIn,
   reachSituation,
-  readPlan,
   reweigh,
   environmentOf,
   indexPlaces,
   type Command,
-  type Plan,
 } from '../src/index.js'
 import { catalogues } from '@reach-plot/data'
+import { demo, grownDemo } from './grown-demo.js'
 import { median, per, timed } from './timing.js'
 
-const demo = readPlan(readFileSync(new URL('../../../demo/demo.reachplot.json', import.meta.url), 'utf8'))
 /** One frame at 60 a second, ms. */
 const frameMs = 1000 / 60
-
-/** The demo with its commands repeated, each copy a program of its own. */
-function larger(count: number): Plan {
-  const copies = Array.from({ length: Math.ceil(count / demo.commands.length) }, (_, i) => i)
-  const named = (id: string, i: number): string => `${id}-${i}`
-  const commands = copies
-    .flatMap((i) =>
-      demo.commands.map((c): Command => {
-        const { oppositeId, siblingIds: _siblings, ...rest } = c
-        return {
-          ...rest,
-          id: named(c.id, i),
-          programId: named(c.programId, i),
-          ...(oppositeId !== undefined && { oppositeId: named(oppositeId, i) }),
-        }
-      }),
-    )
-    .slice(0, count)
-  const ids = new Set(commands.map((c) => c.id))
-  const arrangement = activeArrangement(demo)
-  return {
-    ...demo,
-    programs: copies.flatMap((i) => demo.programs.map((p) => ({ ...p, id: named(p.id, i) }))),
-    commands: commands.map((c) => {
-      const { oppositeId, ...rest } = c
-      return oppositeId !== undefined && ids.has(oppositeId) ? c : rest
-    }),
-    arrangements: [
-      {
-        ...arrangement,
-        placements: copies
-          .flatMap((i) => arrangement.placements.map((p) => ({ ...p, commandId: named(p.commandId, i) })))
-          .filter((p) => ids.has(p.commandId)),
-      },
-    ],
-    activeArrangementId: arrangement.id,
-  }
-}
 
 /** A worker that builds the whole table of the demo's bench, and how long it took from the call to the answer. */
 function tableInWorker(): Promise<{ readonly ms: number; readonly chords: number }> {
@@ -102,7 +61,7 @@ export async function benchPlaces(): Promise<void> {
     `after the pad is moved by 5 mm: ${warm.value.solved} chords solved anew, ${per(warm.ms)}; ${(cold.ms / warm.ms).toFixed(1)} times as fast as the whole table`,
   )
   for (const count of [demo.commands.length, 1200]) {
-    const plan = count === demo.commands.length ? demo : larger(count)
+    const plan = count === demo.commands.length ? demo : grownDemo(count)
     const env = environmentOf(plan, catalogues)
     const index = indexPlaces(activeArrangement(plan).placements, env)
     const reachAt = reachIn(cold.value)

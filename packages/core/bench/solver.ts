@@ -2,15 +2,18 @@ import { readFileSync } from 'node:fs'
 import { catalogues } from '@reach-plot/data'
 import {
   assign,
+  chordTable,
+  modifierSets,
+  dayHours,
   defaultSolveOptions,
   greedyAnswer,
-  readPlan,
   reportOf,
   searchSlots,
   solveArrangement,
   prepare,
   prepareWork,
   type Arrangement,
+  type Plan,
   type SlotProblem,
   type SolveAnswer,
   type SolveScope,
@@ -18,6 +21,7 @@ import {
 import { defaultQuadraticOptions, readQap, solveQuadratic } from './qap/index.js'
 import { madeUp, usesOf } from '../test/solve/slot-problems.js'
 import { benchAssignment, useTimesEffort } from './assignment.js'
+import { demo, grownDemo } from './grown-demo.js'
 import { median, per, timed } from './timing.js'
 
 const ended = <T>(steps: Generator<unknown, T>): T => {
@@ -80,15 +84,14 @@ function benchQuality(): void {
 }
 
 function benchDemo(): void {
-  const plan = readPlan(readFileSync(new URL('../../../demo/demo.reachplot.json', import.meta.url), 'utf8'))
-  const model = prepare(plan, catalogues)
+  const model = prepare(demo, catalogues)
   const { arrangement } = model
   const { clashes } = prepareWork(model)
   const solve = (scope: SolveScope, moves = defaultSolveOptions.moves): SolveAnswer =>
     ended(solveArrangement({ model, clashes }, { ...defaultSolveOptions, scope, moves, curve: false }))
   const minutes = (placements: Arrangement['placements']): number =>
     (reportOf(prepareWork(model.withArrangement({ ...arrangement, placements }))).day.msPerHour *
-      plan.hoursPerDay) /
+      dayHours(demo).hours) /
     60_000
   const now = minutes(arrangement.placements)
   const whole = timed(() => solve({ what: 'everything' }))
@@ -111,6 +114,27 @@ function benchDemo(): void {
   }
 }
 
+/** A whole solve as the app asks for it, its doubt included, and when the first list of moves was there. */
+function benchWhole(plan: Plan, scope: SolveScope, wantedMs: number, what: string): void {
+  // the app knows the reach of the bench by then: the Plot has asked for it
+  const table = chordTable(prepare(plan, catalogues).situation)
+  const reach = timed(() => modifierSets(true, 2).forEach((held) => table.withHeld(held)))
+  const start = performance.now()
+  const model = prepare(plan, catalogues, { table })
+  const steps = solveArrangement(
+    { model, clashes: prepareWork(model).clashes },
+    { ...defaultSolveOptions, scope },
+  )
+  let firstMs: number | null = null
+  let step = steps.next()
+  for (; step.done !== true; step = steps.next()) if (step.value.first) firstMs ??= performance.now() - start
+  const ms = performance.now() - start
+  const count = step.value.list.moves.length
+  console.log(
+    `${plan.commands.length} commands, ${what}, with the draws: ${count} moves in ${per(ms)} (${per(wantedMs)} wanted), ${(ms / wantedMs).toFixed(2)} of it; the first list after ${((firstMs ?? ms) / ms).toFixed(2)} of the time (0.33 wanted); the reach of the bench before it ${per(reach.ms)}`,
+  )
+}
+
 /** The assignment, the quadratic search and the solver: ratios, optima, and quality over moves. */
 export function benchSolver(): void {
   benchAssignment()
@@ -118,4 +142,6 @@ export function benchSolver(): void {
   benchQap()
   benchQuality()
   benchDemo()
+  benchWhole(demo, { what: 'everything', mostMoves: 25 }, 6000, '25 moves')
+  benchWhole(grownDemo(1000), { what: 'everything' }, 25_000, 'all moves')
 }

@@ -57,6 +57,9 @@ export function AppFrame() {
         position="bottom-center"
         theme={theme === 'day' ? 'light' : 'dark'}
         offset={44}
+        // none lies on another, so that each can be read and its Undo pressed
+        expand
+        gap={6}
         duration={6000}
         toastOptions={{
           style: {

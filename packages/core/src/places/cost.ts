@@ -1,9 +1,10 @@
 import type { HandSide } from '../bench/index.js'
-import { liveContexts, type Command, type Program } from '../commands/index.js'
+import type { Command, Program } from '../commands/index.js'
 import { fingerCapacity, thereAndBackMs, type ChordReach } from '../hand/index.js'
 import type { Environment } from '../model/index.js'
 import type { PlaceWeights } from '../plan/index.js'
 import { heldOf, type Trigger } from '../triggers/index.js'
+import { typingShare } from './use-shares.js'
 
 /** The parts of a place's cost, ms a use. */
 export interface PlaceCost {
@@ -101,16 +102,6 @@ export const recallShare = (usesPerHour: number, hoursPerDay: number): number =>
  */
 export const typingCost = (command: Command, program: Program, env: Environment): number =>
   typingShare(command, program, env) / (program.restsWhileTyping === true ? 2 : 1)
-
-/** Share of a command's uses that fall into contexts where text is typed: by the log, else each of its contexts alike. */
-export function typingShare(command: Command, program: Program, env: Environment): number {
-  const live = program.contexts.filter((c) => liveContexts(command, program).includes(c.id))
-  if (live.length === 0) return 0
-  const counted = env.contextUses?.get(command.id)
-  const all = counted ? live.reduce((sum, c) => sum + (counted[c.id] ?? 0), 0) : 0
-  const usesIn = (id: string): number => (all > 0 ? (counted?.[id] ?? 0) / all : 1 / live.length)
-  return live.filter((c) => c.typing).reduce((sum, c) => sum + usesIn(c.id), 0)
-}
 
 /** Active hours of a day where an environment names none. Assumed. */
 export const usualHoursPerDay = 2

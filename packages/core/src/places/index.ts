@@ -27,6 +27,6 @@ export {
   pointingAmount,
   recallShare,
   typingCost,
-  typingShare,
   usualHoursPerDay,
 } from './cost.js'
+export { meetingShares, typingShare, usesByContext } from './use-shares.js'

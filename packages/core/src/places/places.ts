@@ -28,6 +28,7 @@ import {
   type PlaceCost,
 } from './cost.js'
 import { candidate, candidatesWith, pageFor, type Candidate, type PageOf } from './candidates.js'
+import { meetingShares } from './use-shares.js'
 
 /** How good one trigger would be for a command. */
 export interface CandidatePlace {
@@ -77,14 +78,27 @@ export function placeJudge(
   const recalls = recallShare(command.usesPerHour, env.hoursPerDay ?? usualHoursPerDay)
   const typed = program ? typingCost(command, program, env) : 0
   const harmOn = harmJudge(command, program, index)
-  const together = new Map<string, boolean>()
-  const isRival = (other: Command): boolean => {
-    let live = together.get(other.id)
-    if (live === undefined) {
-      live = other.id !== command.id && program !== undefined && canBeLiveTogether(other, command, program)
-      together.set(other.id, live)
+  const meets = meetingShares(env.programs, env)
+  const together = new Map<string, Meeting | null>()
+  const meetingWith = (other: Command): Meeting | null => {
+    let met = together.get(other.id)
+    if (met === undefined) {
+      const own = other.id === command.id ? null : meets(command, other)
+      met = own === null ? null : { own, lostPerHour: other.usesPerHour * (meets(other, command) ?? 0) }
+      together.set(other.id, met)
     }
-    return live
+    return met
+  }
+  const isRival = (other: Command): boolean => meetingWith(other) !== null
+  /** How dear it is to push out who stands there: by what they lose, in the contexts where both are live. */
+  const displacedBy = (holders: readonly Command[]): number => {
+    let [own, lostPerHour] = [0, 0]
+    for (const holder of holders) {
+      const met = meetingWith(holder)
+      own = Math.max(own, met?.own ?? 0)
+      lostPerHour = Math.max(lostPerHour, met?.lostPerHour ?? 0)
+    }
+    return 0.5 * own + Math.min(3, lostPerHour / Math.max(command.usesPerHour, 1))
   }
   const rivalsOn = (key: TriggerKey): readonly Command[] => {
     const there = index.holders.get(key)
@@ -94,7 +108,6 @@ export function placeJudge(
     const holders = rivalsOn(at.key)
     const waitsWith = at.rivals.length > 0 ? at.rivals.flatMap(rivalsOn) : none
     const typesIn = at.types ? typing : noTexts
-    const busiest = holders[0]
     const mnemonic = reader.score(at.trigger, at.key)
     const pointed = isPointed(at.trigger, index.pointing)
     const amounts: PlaceAmounts = {
@@ -102,10 +115,10 @@ export function placeJudge(
       weakness: weaknessOf(reach, env.handSide ?? 'left'),
       pointing: pointingAmount(at.trigger, pointed),
       recall: recalls * (1 - mnemonic.score),
-      displaced: busiest ? 0.5 + Math.min(3, busiest.usesPerHour / Math.max(command.usesPerHour, 1)) : 0,
+      displaced: displacedBy(holders),
       clashes:
         (typesIn.length > 0 ? typed : 0) +
-        (waitsWith.length > 0 ? 0.5 : 0) +
+        0.5 * Math.max(0, ...waitsWith.map((c) => meetingWith(c)?.own ?? 0)) +
         desktopKeyClash(at.trigger, env),
       harmMs: harmOn(at, reach, pointed),
     }
@@ -128,6 +141,12 @@ export function placeJudge(
       leavesStandard: standsOnStandard && !standard.has(at.key),
     }
   }
+}
+
+/** What two commands have of each other on one key: the share of uses that meets, and what the other loses an hour. */
+interface Meeting {
+  readonly own: number
+  readonly lostPerHour: number
 }
 
 const none: readonly Command[] = []

@@ -1,4 +1,11 @@
-import { candidateCount, candidateTable, Mover, pairCandidates, pairTable } from './mover.js'
+import {
+  candidateCount,
+  candidateTable,
+  Mover,
+  pairCandidates,
+  searchTables,
+  type SearchTables,
+} from './mover.js'
 import { randomInts } from './random.js'
 import { SlotState, type PairTerm, type SlotProblem } from './slots.js'
 
@@ -10,8 +17,8 @@ export interface AnnealOptions {
   readonly mostMoved?: number
   /** where the search starts; at home where left out */
   readonly start?: ArrayLike<number>
-  /** added to the cost of each slot when the slots of a row are ranked: what they are worth to others */
-  readonly slotPrice?: Float64Array
+  /** what is tried, where it is known already */
+  readonly tables?: SearchTables
 }
 
 export interface AnnealStep {
@@ -33,16 +40,14 @@ const minusLog = Float64Array.from({ length: 4096 }, (_, k) => -Math.log((k + 0.
  * the pair; rows in the way trade places or find a free one. The same seed gives the same answer.
  */
 export function* anneal(problem: SlotProblem, options: AnnealOptions): Generator<AnnealStep, AnnealStep> {
-  const { rows, initialSlot, pairs, fixed } = problem
+  const { rows, initialSlot, fixed } = problem
   const random = randomInts(options.seed)
   const most = options.mostMoved ?? Infinity
   const state = new SlotState(problem, options.start ?? initialSlot)
-  const table = candidateTable(problem, options.slotPrice)
+  const tables = options.tables ?? searchTables(problem)
+  const { rows: table, pairs, places } = tables
   const mover = new Mover(state, table)
   const movable = Array.from({ length: rows }, (_, i) => i).filter((i) => fixed[i] === 0)
-  // what is better kept apart needs no moves of its own
-  const movablePairs = pairs.filter((p) => (fixed[p.a] === 0 || fixed[p.b] === 0) && p.gainA + p.gainB > 0)
-  const places = pairTable(problem, movablePairs, options.slotPrice)
   const best = { slotOf: state.slotOf.slice(), cost: state.cost }
   const keep = (): void => {
     if (state.cost < best.cost - 1e-9 && state.moved <= most) {
@@ -58,14 +63,14 @@ export function* anneal(problem: SlotProblem, options: AnnealOptions): Generator
     let delta = 0
     // at the limit something has to come home before something else can leave
     if (state.moved >= most) delta += comeHome(state, mover, movable, random)
-    if (movablePairs.length > 0 && random(4) === 0) {
-      const term = random(movablePairs.length)
-      delta += pairMove(movablePairs[term] as PairTerm, term, places, mover, random)
+    if (pairs.length > 0 && random(4) === 0) {
+      const term = random(pairs.length)
+      delta += pairMove(pairs[term] as PairTerm, term, places, mover, random)
     } else {
       const i = movable[random(movable.length)] as number
       delta += mover.put(i, targetOf(i, state, table, random))
     }
-    return state.moved > most ? Infinity : delta
+    return mover.moved > most ? Infinity : delta
   }
 
   let heat = startHeat * medianUphill(tryMove, mover)
@@ -75,6 +80,7 @@ export function* anneal(problem: SlotProblem, options: AnnealOptions): Generator
     for (let k = 0; k < epochMoves; k++) {
       const delta = tryMove()
       if (delta <= 0 || delta < heat * (minusLog[random(4096)] as number)) {
+        mover.accept()
         if (delta < 0) keep()
       } else mover.undo()
     }
@@ -82,7 +88,7 @@ export function* anneal(problem: SlotProblem, options: AnnealOptions): Generator
     yield step((epoch + 1) * epochMoves)
   }
   state.reset(best.slotOf)
-  descend(state, mover, movable, movablePairs, places, most)
+  descend(state, mover, movable, tables, most)
   keep()
   return step(epochs * epochMoves)
 }
@@ -157,32 +163,51 @@ function power(base: number, exponent: number): number {
 
 /**
  * The single steps that gain most, one after another, as long as no more than `most` rows stand elsewhere than at home:
- * a row to one of its candidates, what is in its way included.
+ * a row to one of its candidates, what is in its way included. A step mostly makes others gain less, so what a row would
+ * gain is worked out again only once it stands first.
  */
-export function bestSteps(problem: SlotProblem, start: ArrayLike<number>, most: number): Int32Array {
+export function bestSteps(
+  problem: SlotProblem,
+  start: ArrayLike<number>,
+  most: number,
+  table: Int32Array = candidateTable(problem),
+): Int32Array {
   const state = new SlotState(problem, start)
-  const mover = new Mover(state, candidateTable(problem))
+  const mover = new Mover(state, table)
   const rows = Array.from({ length: problem.rows }, (_, i) => i).filter((i) => problem.fixed[i] === 0)
-  for (let step = 0; step <= most && state.moved < most; step++) {
-    let best = { gain: 1e-9, row: -1, slot: -1 }
+  const gains = new Float64Array(problem.rows)
+  const slots = new Int32Array(problem.rows)
+  /** Finds the step of a row that gains most for each row that it shifts. */
+  const look = (i: number): void => {
     const left = most - state.moved
-    for (const i of rows)
-      for (let k = -1; k < candidateCount; k++) {
-        const p = k === -1 ? -1 : (mover.table[i * candidateCount + k] as number)
-        if (k >= 0 && p === -1) break
-        if (p === -1 && problem.unassignedCost[i] === Infinity) continue
-        const before = state.moved
-        mover.begin()
-        const delta = mover.put(i, p)
-        const used = state.moved - before
-        // of a chain each move counts
-        if (delta < Infinity && used <= left && -delta / Math.max(1, used) > best.gain)
-          best = { gain: -delta / Math.max(1, used), row: i, slot: p }
-        mover.undo()
-      }
-    if (best.row === -1) break
+    gains[i] = 0
+    for (let k = -1; k < candidateCount; k++) {
+      const p = k === -1 ? -1 : (table[i * candidateCount + k] as number)
+      if (k >= 0 && p === -1) break
+      if (p === -1 && problem.unassignedCost[i] === Infinity) continue
+      const before = state.moved
+      mover.begin()
+      const delta = mover.put(i, p)
+      const used = mover.moved - before
+      // of a chain each move counts
+      const gain = delta < Infinity && used <= left ? -delta / Math.max(1, used) : 0
+      if (gain > (gains[i] as number)) [gains[i], slots[i]] = [gain, p]
+      mover.undo()
+    }
+  }
+  const firstOf = (): number => {
+    let first = -1
+    for (const i of rows) if (first < 0 || (gains[i] as number) > (gains[first] as number)) first = i
+    return first
+  }
+  for (const i of rows) look(i)
+  for (let step = 0; step <= most && state.moved < most; step++) {
+    let first = firstOf()
+    for (let looked = -1; first !== looked && first >= 0; first = firstOf()) look((looked = first))
+    if (first < 0 || (gains[first] as number) <= 1e-9) break
     mover.begin()
-    mover.put(best.row, best.slot)
+    mover.put(first, slots[first] as number)
+    mover.accept()
   }
   return state.slotOf.slice()
 }
@@ -192,34 +217,55 @@ function descend(
   state: SlotState,
   mover: Mover,
   movable: readonly number[],
-  pairs: readonly PairTerm[],
-  places: Int32Array,
+  { rows: table, pairs, places }: SearchTables,
   most: number,
 ): void {
-  const accept = (delta: number): boolean => {
-    if (delta < -1e-9 && state.moved <= most) return true
-    mover.undo()
-    return false
-  }
-  for (let round = 0; round < 20; round++) {
-    let better = false
+  const rows = state.problem.rows
+  /** Tries every move of the rows given; 1 for those that an accepted move may have changed something for. */
+  const sweep = (isOpen: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer> => {
+    const near = new Uint8Array(rows)
+    const accept = (delta: number): void => {
+      if (delta < -1e-9 && mover.moved <= most) {
+        mover.accept()
+        for (const i of mover.shifted) {
+          near[i] = 1
+          state.forLinked(i, (j) => (near[j] = 1))
+        }
+      } else mover.undo()
+    }
+    // at the limit a row that stands at home could only leave when another comes home, which annealing tries
+    const stays = (i: number): boolean =>
+      state.moved >= most && state.slotOf[i] === state.problem.initialSlot[i]
     for (const i of movable) {
-      const options = [...mover.table.subarray(i * candidateCount, (i + 1) * candidateCount)]
-      for (const p of [...options, state.problem.initialSlot[i] as number]) {
-        if (p < 0) continue
+      if (isOpen[i] === 0) continue
+      for (let k = 0; k <= candidateCount; k++) {
+        const p = (
+          k < candidateCount ? table[i * candidateCount + k] : state.problem.initialSlot[i]
+        ) as number
+        if (p < 0 || stays(i)) continue
         mover.begin()
-        better = accept(mover.put(i, p)) || better
+        // where only the one pushed out would gain, the same is found when its turn comes
+        accept(mover.put(i, p, 0))
       }
     }
     pairs.forEach(({ a, b }, term) => {
+      if ((isOpen[a] === 0 && isOpen[b] === 0) || (stays(a) && stays(b))) return
       for (let k = 0; k < pairCandidates; k++) {
         const at = (term * pairCandidates + k) * 2
         if (places[at] === -1) break
         mover.begin()
         const first = mover.put(a, places[at] as number)
-        better = accept(first === Infinity ? first : first + mover.put(b, places[at + 1] as number)) || better
+        accept(first === Infinity ? first : first + mover.put(b, places[at + 1] as number))
       }
     })
-    if (!better) return
+    return near
+  }
+  const all = new Uint8Array(rows).fill(1)
+  // after a sweep only the rows near what has moved are tried, and all once more in the end
+  for (let round = 0, isOpen = all; round < 20; round++) {
+    const near = sweep(isOpen)
+    const isSettled = !near.includes(1)
+    if (isSettled && isOpen === all) return
+    isOpen = isSettled ? all : near
   }
 }

@@ -1,4 +1,5 @@
 import { anneal, bestSteps } from './anneal.js'
+import type { SearchTables } from './mover.js'
 import { movesTo, type MoveList } from './moves.js'
 import type { ArrangementProblem } from './problem.js'
 import type { ProblemInput } from './rows.js'
@@ -31,6 +32,7 @@ export interface FewMoves {
  * @param wanted.isWanted  whether the curve is, too
  * @param wanted.isStopped the search was stopped already
  * @param wanted.wholeMs   cost of the whole answer, ms an hour
+ * @param wanted.tables    what the search tries
  */
 export function* curveOf(
   built: ArrangementProblem,
@@ -42,11 +44,12 @@ export function* curveOf(
     readonly isStopped: boolean
     readonly seed: number
     readonly wholeMs: number
+    readonly tables: SearchTables
   },
 ): Generator<{ readonly done: number; readonly cost: number }, FewMoves, boolean | undefined> {
   const { problem } = built
   const { initialSlot } = problem
-  const { limit, isWanted, isStopped, seed, wholeMs } = wanted
+  const { limit, isWanted, isStopped, seed, wholeMs, tables } = wanted
   const moved = initialSlot.reduce((n, p, i) => n + Number(p !== whole[i]), 0)
   if (!isWanted && limit >= moved) return { costs: [], atLimit: null }
   const costs: { moves: number; cost: number }[] = []
@@ -62,8 +65,10 @@ export function* curveOf(
     if (stopped && n !== limit) continue
     if ((yield { done: k / counts.length, cost: slotCost(problem, start) }) === true) stopped = true
     const prefix = afterMoves(initialSlot, whole, route, n)
-    const better = slotCost(problem, prefix) < slotCost(problem, start) ? prefix : start
-    start = fewMovesFrom(built, input, better, n, seed)
+    const step = fewMovesFrom(built, input, start, n, seed, tables)
+    // step by step is better at first; close to the whole answer the way to it may be
+    const isBehind = slotCost(problem, prefix) < slotCost(problem, step)
+    start = isBehind ? fewMovesFrom(built, input, prefix, n, seed, tables) : step
     if (n === limit) atLimit = start
     costs.push({ moves: n, cost: slotCost(problem, start) })
   }
@@ -87,10 +92,11 @@ function fewMovesFrom(
   start: Int32Array,
   mostMoved: number,
   seed: number,
+  tables: SearchTables,
 ): Int32Array {
-  let found = bestSteps(built.problem, start, mostMoved)
+  let found = bestSteps(built.problem, start, mostMoved, tables.rows)
   for (let round = 0; round < mendRounds; round++) {
-    const options = { seed: seed + round, moves: curveMoves, start: found, mostMoved }
+    const options = { seed: seed + round, moves: curveMoves, start: found, mostMoved, tables }
     found = lastOf(anneal(built.problem, options)).best.slice()
     if (!barClashing(built, input, found)) break
     found = withoutBarred(built, found, (i) => built.problem.initialSlot[i] as number)

@@ -1,6 +1,7 @@
 import { anneal } from './anneal.js'
 import { busiestShare } from './finger-load.js'
 import type { ArrangementProblem } from './problem.js'
+import type { SearchTables } from './mover.js'
 import { slotCost, type SlotProblem } from './slots.js'
 import { lastOf } from './whole-answer.js'
 
@@ -24,12 +25,14 @@ const withoutLoad = ({ load: _, ...problem }: SlotProblem): SlotProblem => probl
  * Saving against the busiest finger: the answer, searched on from with other weights of busy fingers; the lightest first.
  * Yields how far it is.
  * @param mostMoved  most rows that move
+ * @param tables     what the search tries
  */
 export function* loadCurve(
   { problem }: ArrangementProblem,
   answer: Int32Array,
   seed: number,
   mostMoved: number,
+  tables: SearchTables,
 ): Generator<number, readonly LoadPoint[], boolean | undefined> {
   const { load } = problem
   if (!load) return []
@@ -45,7 +48,7 @@ export function* loadCurve(
     if ((yield k / weightsMs.length) === true) break
     if (weightMs === load.weightMs) continue
     const weighed = { ...problem, load: { ...load, weightMs } }
-    const found = lastOf(anneal(weighed, { seed, moves, start: answer, mostMoved })).best
+    const found = lastOf(anneal(weighed, { seed, moves, start: answer, mostMoved, tables })).best
     out.push(pointOf(weightMs, found))
   }
   return out.sort((a, b) => a.weightMs - b.weightMs)

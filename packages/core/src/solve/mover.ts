@@ -72,10 +72,18 @@ export function pairTable(
   return table
 }
 
-/** One move of the search, with what it shifted, so that it can be taken back. */
+/**
+ * One move of the search, with what it shifted, so that it can be taken back. A move that pushes nobody out is only
+ * worked out, and made when it is accepted: most are not.
+ */
 export class Mover {
-  readonly rows: number[] = []
-  readonly from: number[] = []
+  private readonly rows: number[] = []
+  private readonly from: number[] = []
+  private readonly deltas: number[] = []
+  /** the move that is worked out and not made; -1 for none */
+  private row = -1
+  private slot = -1
+  private delta = 0
   readonly state: SlotState
   readonly table: Int32Array
 
@@ -85,38 +93,85 @@ export class Mover {
   }
 
   begin(): void {
+    this.row = -1
     // setting the length of a list takes longer than taking its few entries off
     while (this.rows.length > 0) {
       this.rows.pop()
       this.from.pop()
+      this.deltas.pop()
+    }
+  }
+
+  /** Rows that stand elsewhere than at home once the move is made. */
+  get moved(): number {
+    const { state, row, slot } = this
+    return row < 0 ? state.moved : state.moved + state.movedBy(row, state.slotOf[row] as number, slot)
+  }
+
+  /** Rows that the move has shifted so far. */
+  get shifted(): readonly number[] {
+    return this.rows
+  }
+
+  /** Makes the move. */
+  accept(): void {
+    if (this.row >= 0) {
+      const { row, slot, delta } = this
+      this.row = -1
+      this.record(row, delta)
+      this.state.shiftBy(row, slot, delta)
     }
   }
 
   undo(): void {
+    this.row = -1
     for (let k = this.rows.length - 1; k >= 0; k--)
-      this.state.shift(this.rows[k] as number, this.from[k] as number)
+      this.state.shiftBy(this.rows[k] as number, this.from[k] as number, -(this.deltas[k] as number))
     this.begin()
   }
 
-  private shift(i: number, p: number): number {
+  private record(i: number, delta: number): void {
     this.rows.push(i)
     this.from.push(this.state.slotOf[i] as number)
-    return this.state.shift(i, p)
+    this.deltas.push(delta)
+  }
+
+  private shift(i: number, p: number): number {
+    const delta = this.state.deltaOf(i, p)
+    this.record(i, delta)
+    this.state.shiftBy(i, p, delta)
+    return delta
   }
 
   /**
    * Puts row i on slot p; rows in its way go to the slot that it leaves, to their best free one, or have none.
+   * @param ownMost  nobody is pushed out when the row by itself would cost so much more, or as much
    * @returns what that adds to the cost, or Infinity when it cannot be done (the caller then takes it back)
    */
-  put(i: number, p: number): number {
+  put(i: number, p: number, ownMost = Infinity): number {
+    this.accept()
     const { state } = this
     const { problem } = state
-    const { slots, costs, fixed, unassignedCost } = problem
+    const { slots, costs, fixed } = problem
     if (fixed[i] === 1 || (p >= 0 && costs[i * slots + p] === Infinity)) return Infinity
+    if (state.slotOf[i] === p) return 0
+    if (p >= 0 && state.inTheWay(i, p) !== -1) {
+      const isDear = ownMost < Infinity && state.deltaOf(i, p, true) >= ownMost
+      return isDear ? Infinity : this.pushOut(i, p)
+    }
+    this.row = i
+    this.slot = p
+    this.delta = state.deltaOf(i, p)
+    return this.delta
+  }
+
+  private pushOut(i: number, p: number): number {
+    const { state } = this
+    const { slots, costs, fixed, unassignedCost } = state.problem
     const left = state.slotOf[i] as number
-    if (left === p) return 0
+    // with one who must not move in the way, nothing need be worked out
+    if (fixed[state.inTheWay(i, p)] === 1) return Infinity
     let delta = this.shift(i, p)
-    if (p < 0) return delta
     for (let evicted = 0; ; evicted++) {
       const j = state.inTheWay(i, p)
       if (j === -1) return delta
@@ -141,4 +196,22 @@ export class Mover {
     }
     return -2
   }
+}
+
+/** What a search tries: the candidates of each row, and those of the pairs that may move. */
+export interface SearchTables {
+  readonly rows: Int32Array
+  readonly pairs: readonly PairTerm[]
+  readonly places: Int32Array
+}
+
+/**
+ * The candidates of a problem; they take a while, and serve every search in it. Costs that become Infinity later are heeded.
+ * @param slotPrice  added to the cost of each slot when the slots of a row are ranked: what they are worth to others
+ */
+export function searchTables(problem: SlotProblem, slotPrice?: Float64Array): SearchTables {
+  const { fixed } = problem
+  // what is better kept apart needs no moves of its own
+  const pairs = problem.pairs.filter((p) => (fixed[p.a] === 0 || fixed[p.b] === 0) && p.gainA + p.gainB > 0)
+  return { rows: candidateTable(problem, slotPrice), pairs, places: pairTable(problem, pairs, slotPrice) }
 }

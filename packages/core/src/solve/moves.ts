@@ -131,7 +131,11 @@ function groupsOf(needs: readonly (readonly number[])[]): number[] {
   })
 }
 
-/** Each next move is the one that gains most for each move that it takes; what it needs comes with it. */
+/**
+ * Each next move is the one that gains most for each move that it takes; what it needs comes with it. What a move gains is
+ * worked out again when something that it hangs on was moved, and once it stands first: the load of the fingers hangs on
+ * everything, but little.
+ */
 function inOrder(
   moves: readonly ProposedMove[],
   moving: readonly number[],
@@ -145,27 +149,53 @@ function inOrder(
   const gainsMs: number[] = []
   const shiftAll = (ids: readonly number[], to: ArrayLike<number>): number =>
     ids.reduce((sum, id) => sum + state.shift(moving[id] as number, to[moving[id] as number] as number), 0)
+  const gains = new Float64Array(moves.length)
+  const needed = (id: number): number[] => (moves[id] as ProposedMove).needs.filter((n) => left.has(n))
+  const look = (id: number): void => {
+    const ids = needed(id)
+    gains[id] = -shiftAll(ids, slotOf) / ids.length
+    shiftAll(ids.reverse(), initialSlot)
+  }
+  const dependents = dependentsOf(moves, moving, state)
+  const firstOf = (): number => {
+    let first = -1
+    for (const id of left) if (first < 0 || (gains[id] as number) > (gains[first] as number)) first = id
+    return first
+  }
+  for (const id of left) look(id)
   while (left.size > 0) {
-    let best: readonly number[] = [...left]
-    let most = -Infinity
-    for (const id of left) {
-      const ids = (moves[id] as ProposedMove).needs.filter((n) => left.has(n))
-      const gain = -shiftAll(ids, slotOf) / ids.length
-      shiftAll([...ids].reverse(), initialSlot)
-      if (gain > most) {
-        most = gain
-        best = ids
-      }
-    }
-    for (const id of best) {
+    let first = firstOf()
+    for (let looked = -1; first !== looked; first = firstOf()) look((looked = first))
+    const taken = needed(first)
+    for (const id of taken) {
       state.shift(moving[id] as number, slotOf[moving[id] as number] as number)
       left.delete(id)
       const before = gainsMs.at(-1) ?? 0
       gainsMs.push(start - state.cost)
       order.push({ ...(moves[id] as ProposedMove), partMs: start - state.cost - before })
     }
+    const stale = new Set(taken.flatMap((id) => dependents[id] as readonly number[]))
+    for (const id of stale) if (left.has(id)) look(id)
   }
   return { moves: order, gainsMs }
+}
+
+/** For each move those whose gain hangs on it: they need it, or need one whose row is linked to its row. */
+function dependentsOf(
+  moves: readonly ProposedMove[],
+  moving: readonly number[],
+  state: SlotState,
+): readonly (readonly number[])[] {
+  const idOf = new Map(moving.map((row, id) => [row, id]))
+  const needing: number[][] = moves.map(() => [])
+  for (const { id, needs } of moves) for (const other of needs) needing[other]?.push(id)
+  return moves.map(({ id }) => {
+    const out = new Set(needing[id])
+    state.forLinked(moving[id] as number, (row) => {
+      for (const other of needing[idOf.get(row) ?? -1] ?? []) out.add(other)
+    })
+    return [...out]
+  })
 }
 
 /** The moves with all that they need, each once. */

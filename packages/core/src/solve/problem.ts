@@ -1,11 +1,12 @@
 import { isPointed } from '../clashes/index.js'
-import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
+import type { Command, Program } from '../commands/index.js'
 import { modifierSets, thereAndBackMs, triggerReach, type ChordReach } from '../hand/index.js'
 import type { PlaceIndex } from '../model/index.js'
 import {
   benchCandidates,
   candidate,
   handCostMs,
+  meetingShares,
   pageFor,
   pointingAmount,
   type Candidate,
@@ -97,7 +98,7 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
       costs,
       scores,
       unassignedCost,
-      overlap: overlapsOf(rows, plan, weight),
+      overlap: overlapsOf(rows, plan, weight, index),
       rivals: rivalsOf(slots, numberOf),
       pairs: rowPairs(rows, weight, index, plan.weights),
       relations: slotRelations(
@@ -191,18 +192,26 @@ function solveSlots(
 }
 const recallReach = 150
 
-/** Rows that must not share a slot: commands that can be live together, and places of one command. */
-function overlapsOf(rows: readonly SolveRow[], plan: Plan, weight: Float64Array): Float64Array {
-  const programs = new Map(plan.programs.map((p) => [p.id, p]))
+/**
+ * Rows that must not share a slot: commands that can be live together, and places of one command. Of the uses, only those
+ * in contexts where both are live are lost.
+ */
+function overlapsOf(
+  rows: readonly SolveRow[],
+  { programs, weights }: Plan,
+  weight: Float64Array,
+  index: PlaceIndex,
+) {
+  const meets = meetingShares(programs, index.env)
   const overlap = new Float64Array(rows.length * rows.length)
-  rows.forEach((one, i) =>
-    rows.forEach((other, j) => {
+  rows.forEach(({ command }, i) =>
+    rows.forEach(({ command: other }, j) => {
       if (i === j) return
-      const program = programs.get(one.command.programId)
-      const same = one.command.id === other.command.id
-      if (!same && (!program || !canBeLiveTogether(one.command, other.command, program))) return
-      overlap[i * rows.length + j] =
-        troubleMs + 2 * plan.weights.clashMs * Math.min(weight[i] as number, weight[j] as number)
+      const isSame = command.id === other.id
+      const [own, theirs] = isSame ? [1, 1] : [meets(command, other), meets(other, command)]
+      if (own === null || theirs === null) return
+      const lost = Math.min((weight[i] as number) * own, (weight[j] as number) * theirs)
+      overlap[i * rows.length + j] = troubleMs + 2 * weights.clashMs * lost
     }),
   )
   return overlap

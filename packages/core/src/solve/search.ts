@@ -1,6 +1,6 @@
 import { anneal, type AnnealStep } from './anneal.js'
 import { greedyAnswer, linearAnswer } from './first-answer.js'
-import { candidateTable, pairTable } from './mover.js'
+import { searchTables } from './mover.js'
 import { randomInts } from './random.js'
 import { settlePairs } from './settle.js'
 import { slotCost, SlotState, type SlotProblem } from './slots.js'
@@ -47,9 +47,7 @@ export function* searchSlots(
   const linear = linearAnswer(problem, rowGroups)
   take(linear.slotOf, slotCost(problem, linear.slotOf))
   yield { moves: 0, best, bestCost }
-  const pairs = problem.pairs.filter((p) => p.gainA + p.gainB > 0)
-  const table = candidateTable(problem, linear.slotPrice)
-  const places = pairTable(problem, pairs, linear.slotPrice)
+  const tables = searchTables(problem, linear.slotPrice)
   const share = Math.floor(moves / starts)
   const from = best
   for (let k = 0; k < starts; k++) {
@@ -57,7 +55,7 @@ export function* searchSlots(
       seed: seed * starts + k,
       moves: share,
       start: from,
-      slotPrice: linear.slotPrice,
+      tables,
     })
     let step = steps.next()
     for (; step.done !== true; step = steps.next()) {
@@ -68,7 +66,7 @@ export function* searchSlots(
     const rounds = settlePairs(
       problem,
       state,
-      { rounds: settleRounds(problem), most: Infinity, table, pairs, places, groups: rowGroups },
+      { rounds: settleRounds(problem), most: Infinity, tables, groups: rowGroups },
       randomInts(seed * starts + k),
     )
     for (const _ of rounds) yield { moves: (k + 1) * share, best, bestCost }

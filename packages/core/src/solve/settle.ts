@@ -1,5 +1,5 @@
 import { assign } from './assignment.js'
-import { candidateCount, Mover, pairCandidates } from './mover.js'
+import { candidateCount, Mover, pairCandidates, type SearchTables } from './mover.js'
 import { SlotState, type PairTerm, type SlotProblem } from './slots.js'
 
 /** More than any real cost, and finite, as the assignment asks. */
@@ -67,9 +67,7 @@ const firstSlack = 0.008
 export interface SettleOptions {
   readonly rounds: number
   readonly most: number
-  readonly table: Int32Array
-  readonly pairs: readonly PairTerm[]
-  readonly places: Int32Array
+  readonly tables: SearchTables
   /** rows that compete for slots */
   readonly groups: readonly (readonly number[])[]
 }
@@ -84,7 +82,8 @@ export function* settlePairs(
   options: SettleOptions,
   random: (below: number) => number,
 ): Generator<Int32Array> {
-  const { rounds, pairs } = options
+  const { rounds } = options
+  const { pairs } = options.tables
   const settling = new Settling(problem, state, options, random)
   settling.settleGroups()
   for (let round = 0; round < rounds && pairs.length > 0; round++) {
@@ -116,8 +115,9 @@ class Settling {
     private readonly options: SettleOptions,
     private readonly random: (below: number) => number,
   ) {
-    const { table, pairs, groups } = options
-    this.mover = new Mover(state, table)
+    const { groups, tables } = options
+    const { pairs } = tables
+    this.mover = new Mover(state, tables.rows)
     this.scratch = new SlotState(problem, state.slotOf)
     const paired = new Set(pairs.flatMap(({ a, b }) => [a, b]))
     this.paired = paired
@@ -142,10 +142,11 @@ class Settling {
 
   /** @param share  how much worse an answer may be than the one before, as a share of what it may be at first */
   tryPair(share: number): void {
-    const { random, mover, options } = this
+    const { random, mover } = this
+    const { pairs } = this.options.tables
     this.slack = this.wide * share
-    const term = random(options.pairs.length)
-    const pair = options.pairs[term] as PairTerm
+    const term = random(pairs.length)
+    const pair = pairs[term] as PairTerm
     mover.begin()
     // apart: one goes where it is best off alone; else both go to slots that suit them together
     const isMoved = random(4) === 0 ? this.part(pair, term) : this.join(pair, term)
@@ -157,7 +158,7 @@ class Settling {
     const { random, mover, problem } = this
     const [one, other] = random(2) === 0 ? [a, b] : [b, a]
     const slot = one * candidateCount + random(1 + random(candidateCount))
-    const p = this.options.table[slot] as number
+    const p = this.options.tables.rows[slot] as number
     if (p < 0 || mover.put(one, p) === Infinity) return false
     const rest = this.singles[this.groupOf.get(a) ?? 0] ?? []
     const same = this.groupOf.get(a) === this.groupOf.get(b)
@@ -169,7 +170,7 @@ class Settling {
 
   private join({ a, b }: PairTerm, term: number): boolean {
     const { random, mover } = this
-    const { places } = this.options
+    const { places } = this.options.tables
     // earlier pairs of slots are cheaper: they are tried more often
     const at = (term * pairCandidates + random(1 + random(pairCandidates))) * 2
     const p = places[at] as number
@@ -181,13 +182,14 @@ class Settling {
   }
 
   private rejoinPushed(term: number): void {
-    for (const pushed of new Set(this.mover.rows)) this.rejoin(this.termsOf.get(pushed), term)
+    this.mover.accept()
+    for (const pushed of new Set(this.mover.shifted)) this.rejoin(this.termsOf.get(pushed), term)
   }
 
   /** A pair of which one was pushed out goes together to the best slots that no other pair holds. */
   private rejoin(terms: readonly number[] | undefined, but: number): void {
     const { state, mover } = this
-    const { pairs, places } = this.options
+    const { pairs, places } = this.options.tables
     const isPaired = (i: number, j: number): boolean => j === -1 || !this.paired.has(j) || i === j
     for (const t of terms ?? []) {
       if (t === but) continue
@@ -199,6 +201,7 @@ class Settling {
         const [atP, atQ] = [state.inTheWay(a, p), state.inTheWay(b, q)]
         if (!isPaired(b, atP) || !isPaired(a, atQ)) continue
         if (mover.put(a, p) !== Infinity) mover.put(b, q)
+        mover.accept()
         break
       }
     }
@@ -211,7 +214,7 @@ class Settling {
     const others = state.slotOf.slice()
     for (const i of rows) others[i] = -1
     scratch.reset(others)
-    const slots = settled(state, scratch, rows, this.options.table)
+    const slots = settled(state, scratch, rows, this.options.tables.rows)
     rows.forEach((i, r) => (others[i] = slots[r] as number))
     state.reset(others)
   }

@@ -203,7 +203,8 @@ export class SlotState {
       const relation = relations[links.relationOf[k] as number] as Relation
       const value = links.isFirst[k] === 1 ? relationAt(relation, p, q) : relationAt(relation, q, p)
       if (value === 0) continue
-      const [ownGain, theirGain] = [links.ownGain[k] as number, links.theirGain[k] as number]
+      const ownGain = links.ownGain[k] as number
+      const theirGain = links.theirGain[k] as number
       if (scores && links.isScored[k] === 1) {
         const own = value - (scores[i * slots + p] as number)
         const theirs = value - (scores[other * slots + q] as number)
@@ -215,7 +216,8 @@ export class SlotState {
       for (let k = links.flowStart[i] as number; k < (links.flowStart[i + 1] as number); k++) {
         const q = slotOf[links.flowTo[k] as number] as number
         if (q < 0) continue
-        const [x, y] = [travel.controlRefOf[p] as number, travel.controlRefOf[q] as number]
+        const x = travel.controlRefOf[p] as number
+        const y = travel.controlRefOf[q] as number
         const out = links.flowOut[k] as number
         const back = links.flowIn[k] as number
         cost +=
@@ -270,6 +272,13 @@ export class SlotState {
     )
   }
 
+  /** Calls `act` for each row whose cost depends on where row i stands. */
+  forLinked(i: number, act: (other: number) => void): void {
+    const { pairStart, pairTo, flowStart, flowTo } = this.links
+    for (let k = pairStart[i] as number; k < (pairStart[i + 1] as number); k++) act(pairTo[k] as number)
+    for (let k = flowStart[i] as number; k < (flowStart[i + 1] as number); k++) act(flowTo[k] as number)
+  }
+
   /** Whether nobody stands on slot p or on one of its rivals. */
   isBare(p: number): boolean {
     const { rivals } = this.problem
@@ -279,20 +288,37 @@ export class SlotState {
     return true
   }
 
+  /**
+   * What moving row i to slot p (-1 for none) adds to the cost; nobody moves.
+   * @param alone  whether rows that exclude it there are passed over
+   */
+  deltaOf(i: number, p: number, alone = false): number {
+    const from = this.slotOf[i] as number
+    return from === p ? 0 : this.costAt(i, p, alone) - this.costAt(i, from, alone)
+  }
+
   /** Moves row i to slot p (-1 for none) and gives back what that adds to the cost. */
   shift(i: number, p: number): number {
+    const delta = this.deltaOf(i, p)
+    this.shiftBy(i, p, delta)
+    return delta
+  }
+
+  /** Moves row i to slot p, which is known to add `delta` to the cost. */
+  shiftBy(i: number, p: number, delta: number): void {
     const from = this.slotOf[i] as number
-    if (from === p) return 0
-    const before = this.costAt(i, from)
+    if (from === p) return
     if (from >= 0) this.unlink(i, from)
     this.slotOf[i] = -1
-    const delta = this.costAt(i, p) - before
     if (p >= 0) this.link(i, p)
-    const initialSlot = this.problem.initialSlot[i] as number
-    if (from === initialSlot) this.moved++
-    else if (p === initialSlot) this.moved--
+    this.moved += this.movedBy(i, from, p)
     this.cost += delta
-    return delta
+  }
+
+  /** How many more rows stand elsewhere than at home when row i goes from one slot to another. */
+  movedBy(i: number, from: number, to: number): -1 | 0 | 1 {
+    const home = this.problem.initialSlot[i] as number
+    return from === to ? 0 : from === home ? 1 : to === home ? -1 : 0
   }
 
   /** The first of the rows that exclude row i on slot p and its rivals, or -1. */

@@ -7,6 +7,7 @@ import { dayHours, defaultPayBackDays } from '../plan/index.js'
 import { payBackCurve, relearnUses, type PayBackPoint } from '../work/index.js'
 import { loadCurve, type LoadPoint } from './load-curve.js'
 import { moveDoubts, type MoveDoubt } from './move-doubt.js'
+import { searchTables, type SearchTables } from './mover.js'
 import { movesTo, type MoveList, type ProposedMove } from './moves.js'
 import { arrangementProblem, type ArrangementProblem } from './problem.js'
 import type { ProblemInput, SolveScope } from './rows.js'
@@ -85,6 +86,8 @@ interface Search {
   cost: number
   /** the person has asked for the best so far */
   stopped: boolean
+  /** what the searches after the first one try */
+  readonly tables: SearchTables
 }
 
 type Steps<R> = Generator<SolveProgress, R, boolean | undefined>
@@ -107,11 +110,9 @@ export function* solveArrangement(
     slotOf: problem.initialSlot.slice(),
     cost: beforeMs,
     stopped: false,
+    tables: searchTables(problem),
   }
   yield* improve(search, options)
-  const first = movesTo(built, search.slotOf).moves.slice(0, firstMoves)
-  if ((yield { phase: 'mending clashes', done: 0, gainMs: beforeMs - search.cost, first }) === true)
-    search.stopped = true
   yield* mendClashes(search, input, options.seed)
   const curve = yield* fewMoves(search, input, options)
   const list = movesTo(built, search.slotOf)
@@ -138,9 +139,11 @@ function* tell(search: Search, phase: SolveProgress['phase'], done: number, cost
   if ((yield progress) === true) search.stopped = true
 }
 
+/** Searches, and shows the first moves once a quarter of the search is done: another start of it changes few of them. */
 function* improve(search: Search, { seed, moves }: SolveOptions): Steps<void> {
   const { problem, groups, weight } = search.built
   yield* tell(search, 'first answer', 0)
+  let isShown = false
   const steps = searchSlots(problem, { seed, moves, groups, weight })
   for (let step = steps.next(); ; step = steps.next()) {
     if (step.value.bestCost < search.cost) {
@@ -148,7 +151,15 @@ function* improve(search: Search, { seed, moves }: SolveOptions): Steps<void> {
       search.cost = step.value.bestCost
     }
     if (step.done === true || search.stopped) return
-    yield* tell(search, 'improving', step.value.moves / moves)
+    const done = step.value.moves / moves
+    if (isShown || done < 1 / 4) {
+      yield* tell(search, 'improving', done)
+      continue
+    }
+    isShown = true
+    const first = movesTo(search.built, search.slotOf).moves.slice(0, firstMoves)
+    const gainMs = Math.max(0, search.beforeMs - search.cost)
+    if ((yield { phase: 'improving', done, gainMs, first }) === true) search.stopped = true
   }
 }
 
@@ -159,7 +170,9 @@ function* mendClashes(search: Search, input: ProblemInput, seed: number): Steps<
     yield* tell(search, 'mending clashes', round / mendRounds)
     if (!barClashing(built, input, search.slotOf)) return
     const start = withoutBarred(built, search.slotOf, () => -1)
-    const found = lastOf(anneal(built.problem, { seed: seed + round, moves: mendMoves, start }))
+    const found = lastOf(
+      anneal(built.problem, { seed: seed + round, moves: mendMoves, start, tables: search.tables }),
+    )
     search.slotOf = found.best.slice()
     search.cost = found.bestCost
   }
@@ -175,6 +188,7 @@ function* fewMoves(search: Search, input: ProblemInput, options: SolveOptions): 
     isWanted: options.curve && !search.stopped,
     isStopped: search.stopped,
     wholeMs: search.cost,
+    tables: search.tables,
   })
   let found: FewMoves | undefined
   for (let step = steps.next(search.stopped); ; step = steps.next(search.stopped)) {
@@ -193,7 +207,7 @@ function* fewMoves(search: Search, input: ProblemInput, options: SolveOptions): 
 
 /** What other weights of busy fingers would save, and spare the busiest one. */
 function* fingers(search: Search, { seed, scope }: SolveOptions): Steps<readonly LoadPoint[]> {
-  const steps = loadCurve(search.built, search.slotOf, seed, scope.mostMoves ?? Infinity)
+  const steps = loadCurve(search.built, search.slotOf, seed, scope.mostMoves ?? Infinity, search.tables)
   for (let step = steps.next(search.stopped); ; step = steps.next(search.stopped)) {
     if (step.done === true) return step.value
     yield* tell(search, 'busy fingers', step.value)
