@@ -29,7 +29,11 @@ export function acceptUsage(
           { uses, byMenu, byPointer, ...(byContext && { byContext }) },
         ]),
       ),
-      sequences: report.sequences.map((s) => ({ ...s, commandIds: [...s.commandIds] })),
+      sequences: report.sequences.map(({ meanwhile, ...s }) => ({
+        ...s,
+        commandIds: [...s.commandIds],
+        ...(meanwhile && { meanwhile: [...meanwhile] }),
+      })),
       follows: report.follows.slice(0, maxFollowsKept).map((f) => ({ ...f })),
     },
     commands: commands.map((c) =>
@@ -44,7 +48,7 @@ const withUses = (command: Command, usesPerHour: number): Command => ({
 })
 /** A routine from a proposed sequence, to be edited and named. */
 export const routineFrom = (
-  sequence: UsageReport['sequences'][number],
+  sequence: UsageReport['sequences'][number] | Usage['sequences'][number],
   activeHours: number,
   id: string,
   name: string,
@@ -52,7 +56,11 @@ export const routineFrom = (
   id,
   name,
   programId: sequence.programId,
-  steps: sequence.commandIds.map((commandId) => ({ kind: 'command', commandId })),
+  steps: sequence.commandIds.map((commandId, k) => ({
+    kind: 'command',
+    commandId,
+    ...(sequence.meanwhile?.includes(k) && { meanwhile: true as const }),
+  })),
   timesPerHour: activeHours > 0 ? Math.round((sequence.support / activeHours) * 100) / 100 : 0,
 })
 

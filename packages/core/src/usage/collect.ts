@@ -45,6 +45,8 @@ export interface UsageReport {
     readonly programId: ProgramId
     readonly commandIds: readonly CommandId[]
     readonly support: number
+    /** positions, from 1, of commands by pointer that come sooner after a key than pointing takes: both hands at once */
+    readonly meanwhile?: readonly number[]
   }[]
 }
 
@@ -273,12 +275,16 @@ export class UsageCollector {
         .sort(([ka, a], [kb, b]) => b - a || ka - kb)
         .slice(0, maxFollows)
         .map(([key, uses]) => ({ from: idOf(Math.floor(key / size)), to: idOf(key % size), uses })),
-      sequences: this.sequences(ids, times),
+      sequences: this.sequences(ids, times, overlaps(ids, times, how, size)),
     }
   }
 
   /** Sequences within one sitting in one program. */
-  private sequences(ids: Int32Array, times: Float64Array): UsageReport['sequences'] {
+  private sequences(
+    ids: Int32Array,
+    times: Float64Array,
+    isOverlap: (from: number, to: number) => boolean,
+  ): UsageReport['sequences'] {
     const programOf = this.commands.map((c) => this.programs.findIndex((p) => p.id === c.programId))
     const events: Column<Int32Array> = new Column((size) => new Int32Array(size))
     for (let i = 0; i < ids.length; i++) {
@@ -290,11 +296,52 @@ export class UsageCollector {
       events.push(ids[i] as number)
     }
     const minSupport = Math.max(leastSupport.times, Math.ceil(ids.length * leastSupport.share))
-    return frequentSequences(events.values(), { ...sequenceOptions, minSupport }).map((s) => ({
-      programId: (this.commands[s.ids[0] as number] as Command).programId,
-      commandIds: s.ids.map((i) => (this.commands[i] as Command).id),
-      support: s.support,
-    }))
+    return frequentSequences(events.values(), { ...sequenceOptions, minSupport }).map((s) => {
+      const meanwhile = s.ids.flatMap((id, k) => (k > 0 && isOverlap(s.ids[k - 1] as number, id) ? [k] : []))
+      return {
+        programId: (this.commands[s.ids[0] as number] as Command).programId,
+        commandIds: s.ids.map((i) => (this.commands[i] as Command).id),
+        support: s.support,
+        ...(meanwhile.length > 0 && { meanwhile }),
+      }
+    })
+  }
+}
+
+/** Pointing to something and clicking on it, ms: operators P and B of the keystroke-level model (see `docs/sources.md`). */
+const pointingMs = 1200
+/** Fewer than this show nothing. Assumed. */
+const leastShown = 8
+
+/**
+ * Pairs of commands of which the second is given by the pointer so soon after the first, by key, that the pointing must
+ * have begun before the key was pressed: half of the gaps are shorter than pointing takes. Clocks of whole seconds show
+ * nothing.
+ */
+function overlaps(
+  ids: Int32Array,
+  times: Float64Array,
+  how: Uint8Array,
+  size: number,
+): (from: number, to: number) => boolean {
+  const [pointer, key] = [invocations.indexOf('pointer'), invocations.indexOf('key')]
+  const gaps = new Map<number, { all: number; short: number }>()
+  let hasParts = false
+  for (let i = 1; i < ids.length; i++) {
+    const gap = (times[i] as number) - (times[i - 1] as number)
+    hasParts ||= gap % 1000 !== 0
+    if (how[i] !== pointer || how[i - 1] !== key || gap > pauseMs) continue
+    const pair = (ids[i - 1] as number) * size + (ids[i] as number)
+    const counted = gaps.get(pair)
+    if (!counted) gaps.set(pair, { all: 1, short: Number(gap < pointingMs) })
+    else {
+      counted.all++
+      if (gap < pointingMs) counted.short++
+    }
+  }
+  return (from, to) => {
+    const counted = hasParts ? gaps.get(from * size + to) : undefined
+    return counted !== undefined && counted.all >= leastShown && counted.short * 2 > counted.all
   }
 }
 

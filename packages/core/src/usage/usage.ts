@@ -31,6 +31,8 @@ export const usageSchema = z.strictObject({
         programId: programIdSchema,
         commandIds: z.array(commandIdSchema).min(2).max(20),
         support: count,
+        /** positions, from 1, of commands by pointer that come sooner after a key than pointing takes */
+        meanwhile: z.array(z.number().int().min(1).max(20)).max(20).optional(),
       }),
     )
     .max(200),

@@ -156,6 +156,44 @@ test('the ends of months, leap days and midnight at the end of a day are times',
   expect(isoTimeMs('2026-05-04T24:00:00')).toBe(isoTimeMs('2026-05-05T00:00:00'))
 })
 
+describe('hands at once in a log', () => {
+  /** Twelve rounds of one pen by key, another by pointer, undo by key, with this gap before the pointer's command, ms. */
+  const rounds = (gapMs: number, stepMs = 1, how = 'pointer'): UsageReport => {
+    let at = Date.UTC(2026, 4, 4, 9)
+    let text = heading
+    const add = (gap: number, name: string, by: string): void => {
+      at += gap
+      text += `${new Date(Math.floor(at / stepMs) * stepMs).toISOString().slice(0, 23)},Fenmap,,${name},${by}\n`
+    }
+    for (let k = 0; k < 12; k++) {
+      add(9000 + 37 * k, 'pen-1', 'key')
+      add(gapMs + 3 * k, 'pen-2', how)
+      add(2000, 'Undo', 'key')
+    }
+    return read(text)
+  }
+  const marked = (report: UsageReport) =>
+    report.sequences.find((s) => s.commandIds.join() === 'pen-1,pen-2,undo')?.meanwhile
+
+  test('the pointer that comes sooner after a key than pointing takes was under way already', () => {
+    expect(marked(rounds(500))).toEqual([1])
+    expect(marked(rounds(2500))).toBeUndefined()
+  })
+  test('keys one after another, and clocks of whole seconds, show nothing', () => {
+    expect(marked(rounds(500, 1, 'key'))).toBeUndefined()
+    expect(marked(rounds(500, 1000))).toBeUndefined()
+  })
+  test('a routine from such a sequence has the step at the same time, and the plan keeps it', () => {
+    const { usage } = acceptUsage(rounds(500), commands)
+    const sequence = usage.sequences.find((s) => s.meanwhile)!
+    expect(routineFrom(sequence, 1, 'r', 'Two pens').steps.map((s) => 'meanwhile' in s)).toEqual([
+      false,
+      true,
+      false,
+    ])
+  })
+})
+
 describe('repeated sequences', () => {
   const find = (ids: readonly number[], change = {}) =>
     frequentSequences(Int32Array.from(ids), {

@@ -96,7 +96,9 @@ function RepeatedSequences({ view: { proposals, plan, hours, keep } }: { view: R
             <span className="min-w-0 grow">
               {s.commandIds.map((id, i) => (
                 <span key={i}>
-                  {i > 0 && <span className="text-ink-2"> → </span>}
+                  {i > 0 && (
+                    <span className="text-ink-2">{s.meanwhile?.includes(i) ? ' and at once ' : ' → '}</span>
+                  )}
                   {nameOf(plan, id)}
                 </span>
               ))}
