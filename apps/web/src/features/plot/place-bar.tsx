@@ -4,7 +4,7 @@ import type { CandidatePlace } from '@reach-plot/core'
 export const costParts = [
   { name: 'time', fill: 'var(--reach-5)', of: (p: CandidatePlace) => p.cost.timeMs },
   { name: 'stretch', fill: 'var(--reach-3)', of: (p: CandidatePlace) => p.cost.stretchMs },
-  { name: 'pointing', fill: 'var(--reach-4)', of: (p: CandidatePlace) => p.cost.pointingMs },
+  { name: 'pointing', fill: 'url(#bar-pointing)', of: (p: CandidatePlace) => p.cost.pointingMs },
   { name: 'to remember', fill: 'url(#bar-recall)', of: (p: CandidatePlace) => p.cost.recallMs },
   { name: 'pushes out', fill: 'url(#bar-taken)', of: (p: CandidatePlace) => p.cost.displaceMs },
   { name: 'clashes', fill: 'url(#bar-clash)', of: (p: CandidatePlace) => p.cost.clashMs },
@@ -27,6 +27,10 @@ export function BarPatterns() {
         >
           <rect width="4" height="4" fill="var(--panel)" />
           <rect width="2" height="4" fill="var(--magenta)" fillOpacity="0.75" />
+        </pattern>
+        <pattern id="bar-pointing" width="3" height="3" patternUnits="userSpaceOnUse">
+          <rect width="3" height="3" fill="var(--panel)" />
+          <rect width="3" height="1.4" fill="var(--reach-5)" />
         </pattern>
         <pattern id="bar-taken" width="4" height="4" patternUnits="userSpaceOnUse">
           <rect width="4" height="4" fill="var(--panel)" />

@@ -21,8 +21,8 @@ const seconds = (ms: number): string => (ms / 1000).toFixed(1).replace('-', '−
 
 /** In how many draws a move gains, between what, and whether its uses were counted. */
 const doubtWords = ({ holds, draws, lowMs, highMs, counted }: MoveDoubt): string =>
-  `With all that it needs it gains in ${holds} of ${draws} draws, ${seconds(lowMs)} to ${seconds(highMs)} s an hour; uses ${
-    counted > 0 ? `counted in a log (${counted})` : 'not counted in a log'
+  `${seconds(lowMs)} to ${seconds(highMs)} s in ${holds} of ${draws} draws; ${
+    counted > 0 ? `${counted.toLocaleString('en-GB')} uses logged` : 'uses not logged'
   }.`
 
 interface MoveTableProps {

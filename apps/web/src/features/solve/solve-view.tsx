@@ -179,7 +179,8 @@ function Moves(props: { solved: SolvedPlan }) {
       </div>
       <p className="shrink-0 border-t border-rule px-[14px] py-1 text-[12px] text-ink-2">
         Seconds an hour count time, ease and memory, by the plan’s weights, less what learning costs; they add
-        up when the moves are made in this order. Sure: gains in 9 of 10 draws of all that is assumed.
+        up when the moves are made in this order. Sure: with all that it needs, a move gains in 9 of 10 draws
+        of what is assumed.
         {restMs !== 0 && ` The moves that are not listed: ${seconds(restMs)} s an hour.`} All of them:{' '}
         {seconds(wholeMs)} s an hour.
       </p>
