@@ -26,10 +26,13 @@ export async function chooseCommand(chooser: Locator, name: string): Promise<voi
   await chooser.page().getByRole('option', { name }).first().click()
 }
 
+/** The modifiers that the chart shows as held. */
+export const held = (page: Page): Locator =>
+  page.getByRole('radiogroup', { name: 'Held modifiers' }).getByRole('radio', { checked: true })
+
 /** Chooses the modifiers that the chart shows as held, such as `Ctrl+Shift`. */
 export async function hold(page: Page, modifiers: string): Promise<void> {
-  await page.getByRole('button', { name: /^Held/ }).click()
-  await page.getByRole('option', { name: modifiers, exact: true }).click()
+  await page.getByRole('radio', { name: modifiers, exact: true }).click()
 }
 
 /** Places a command that has no key on its first ranked place. */

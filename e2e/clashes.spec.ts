@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, planMenu } from './app.js'
+import { held, openDemo, planMenu } from './app.js'
 
 async function openClashes(page: Page): Promise<void> {
   await page.goto('/clashes')
@@ -39,7 +39,7 @@ test('a clash leads to its key on the Plot, with its modifiers', async ({ page }
   await openClashes(page)
   await page.getByRole('button', { name: /AltGr\+E types “€”/ }).click()
   await detail(page).getByRole('button', { name: 'Show AltGr+E on the Plot' }).click()
-  await expect(page.getByRole('button', { name: /^Held/ })).toHaveText('AltGr')
+  await expect(held(page)).toHaveAccessibleName('AltGr')
   await expect(page.locator('[data-code=KeyE]')).toHaveAttribute(
     'aria-label',
     /^AltGr\+E\. Insert degree sign/,

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { hold, openDemo, planMenu } from './app.js'
+import { held, hold, openDemo, planMenu } from './app.js'
 
 test('the keyboard alone finds, places, undoes and redoes', async ({ page }) => {
   await openDemo(page)
@@ -51,10 +51,10 @@ test('holding real modifiers charts their set, and releasing them shows the plai
 }) => {
   await openDemo(page)
   await page.keyboard.down('Shift')
-  await expect(page.getByRole('button', { name: /^Held/ })).toHaveText('Shift')
+  await expect(held(page)).toHaveAccessibleName('Shift')
   await expect(page.locator('[data-code=KeyY]')).toHaveAttribute('aria-label', /^Shift\+Z/)
   await page.keyboard.up('Shift')
-  await expect(page.getByRole('button', { name: /^Held/ })).toHaveText('No modifier')
+  await expect(held(page)).toHaveAccessibleName('No modifier')
 })
 
 test('pressing a key finds what is on it, and choosing a key shows all its levels', async ({ page }) => {

@@ -64,8 +64,8 @@ test('reach comes back by itself when its worker has ended', async ({ page }) =>
     await expect(page.locator('[data-code=KeyG]')).toHaveAttribute('aria-label', /ms/)
   }
   await endWorker(page, 'reach.worker')
-  await page.getByRole('button', { name: /^Held/ }).click()
-  await page.getByRole('option', { name: 'Ctrl+Alt', exact: true }).click()
+  await page.getByRole('button', { name: 'More sets of modifiers' }).click()
+  await page.getByRole('option', { name: 'Ctrl+Shift+Alt', exact: true }).click()
   await expect(page.locator('[data-code=KeyG]')).toHaveAttribute('aria-label', /ms/)
 })
 

@@ -1,5 +1,9 @@
 /** Text on keys is set in this size, in mm on the desk, so that it grows with the chart. */
-export const captionMm = 2.9
+export const captionMm = 3.55
+/** From line to line of it, mm. */
+export const captionLineMm = 3.5
+/** Text on keys is at least so large when the chart is first shown, px. */
+export const leastCaptionPx = 9
 export const legendMm = 3.3
 
 let context: CanvasRenderingContext2D | null = null

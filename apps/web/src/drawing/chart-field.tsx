@@ -1,4 +1,4 @@
-import { captionLines, captionMm } from './caption.js'
+import { captionLineMm, captionLines, captionMm } from './caption.js'
 import type { FacePart } from './key-face.js'
 
 /** Captions of a field's strokes stand at this share of its radius. */
@@ -46,7 +46,7 @@ export function StrokeRose({ parts, radiusMm }: { parts: readonly FacePart[]; ra
               <text
                 key={line}
                 x={x}
-                y={y + 1 + (k - (lines.length - 1) / 2) * 3.1}
+                y={y + 1 + (k - (lines.length - 1) / 2) * captionLineMm}
                 fontSize={captionMm}
                 fontWeight={free ? 400 : 500}
                 textAnchor="middle"

@@ -2,7 +2,7 @@ import { memo } from 'react'
 import { modifierSigns } from '@reach-plot/core/labels'
 import { ClashMark } from '../parts/severity-sign.js'
 import { looksSame } from './chart-faces.js'
-import { captionLines, captionMm, legendMm } from './caption.js'
+import { captionLineMm, captionLines, captionMm, legendMm } from './caption.js'
 import { StrokeRose } from './chart-field.js'
 import type { FacePart, KeyFace } from './key-face.js'
 
@@ -135,7 +135,7 @@ function Captions({ face }: { face: KeyFace }) {
         <text
           className="caption-text"
           x={w - 1.1}
-          y={baseMm - (lines.length === 1 ? 3.2 : 0)}
+          y={baseMm - (lines.length === 1 ? captionLineMm : 0)}
           textAnchor="end"
           fontSize={captionMm}
           fontWeight={500}

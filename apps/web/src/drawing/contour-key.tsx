@@ -5,7 +5,7 @@ import { ClashSign } from '../parts/severity-sign.js'
 
 const lines = [
   { name: 'comfortable to here: easy', width: 2, dash: undefined },
-  { name: 'stretched to here; beyond, the hand must move', width: 2, dash: '8 4' },
+  { name: 'a stretch to here; then the hand moves', width: 2, dash: '8 4' },
   { name: 'ms from rest to the press', width: 1, dash: undefined },
 ] as const
 
@@ -25,7 +25,7 @@ export function ContourKey({ env }: { env: Environment }) {
       <span className="flex items-center gap-1.5">
         <ClashSign /> clash
       </span>
-      <span className="flex max-w-[236px] flex-wrap items-center gap-x-2.5">
+      <span className="flex max-w-[212px] flex-wrap items-center gap-x-2.5">
         also holds, with
         {modifiers.map((m) => (
           <span key={m} className="inline-flex items-center gap-1">

@@ -1,5 +1,6 @@
 import { select, zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3'
 import { useCallback, useEffect, useRef, type RefObject } from 'react'
+import { captionMm, leastCaptionPx } from './caption.js'
 
 export interface Extent {
   readonly x0: number
@@ -53,13 +54,14 @@ export function useChartZoom(
     return () => void select(node).on('.zoom', null)
   }, [svg, group])
 
-  /** Shows an extent of the desk, as large as it fits. */
+  /** Shows an extent of the desk as large as it fits, but its text no smaller than can be read where that is wanted. */
   const fit = useCallback(
-    (extent: Extent) => {
+    (extent: Extent, isReadable = false) => {
       const node = svg.current
       if (!node || !behavior.current) return
       const { clientWidth: width, clientHeight: height } = node
-      const k = Math.min(width / (extent.x1 - extent.x0), height / (extent.y1 - extent.y0))
+      const whole = Math.min(width / (extent.x1 - extent.x0), height / (extent.y1 - extent.y0))
+      const k = isReadable ? Math.max(whole, leastCaptionPx / captionMm) : whole
       const x = width / 2 - (k * (extent.x0 + extent.x1)) / 2
       const y = height / 2 - (k * (extent.y0 + extent.y1)) / 2
       behavior.current.transform(select(node), zoomIdentity.translate(x, y).scale(k))

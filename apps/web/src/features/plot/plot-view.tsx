@@ -6,9 +6,8 @@ import { Chart } from './chart.js'
 import { CommandList } from './command-list.js'
 import { InsteadBar } from './instead-bar.js'
 import { KeyLevels } from './key-levels.js'
-import { ModifierSetChooser } from '../../parts/modifier-set-chooser.js'
 import { FreeFinder } from './free-finder.js'
-import { LevelStrip } from './level-strip.js'
+import { HeldStrip } from './held-strip.js'
 import { PlaceList } from './place-list.js'
 import { TakeDialog } from './take-dialog.js'
 import { usePlot } from './use-plot.js'
@@ -43,12 +42,9 @@ export function PlotView() {
     <>
       <CommandList searchRef={search} keyFind={keyFind} onChosen={focusPlaces} />
       <section aria-label="Chart" className="flex min-w-0 grow flex-col">
-        <div className="flex items-center justify-between gap-3 px-[14px] pt-[10px] pb-2">
-          <ModifierSetChooser />
-          <p className="caption min-w-0 grow truncate text-right" title={title}>
-            {title}
-          </p>
-        </div>
+        <p className="caption truncate px-[14px] pt-[10px] pb-2" title={title}>
+          {title}
+        </p>
         <Chart ref={chart} places={places} free={freeRefs} onKey={onKey} />
         {asking && places && (
           <InsteadBar
@@ -58,7 +54,7 @@ export function PlotView() {
             onClose={() => setAsking(null)}
           />
         )}
-        <LevelStrip />
+        <HeldStrip />
       </section>
       <section
         ref={side}

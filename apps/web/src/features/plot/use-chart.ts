@@ -94,12 +94,12 @@ function useGround() {
 /** The first view, and the view of another bench or hand, is what the hand can reach. */
 function useFirstView(
   { reach, isCharted }: ReturnType<typeof useGround>,
-  fit: (extent: Extent) => void,
+  fit: (extent: Extent, isReadable?: boolean) => void,
 ): void {
   const fitted = useRef<Extent | null>(null)
   useEffect(() => {
     if (!isCharted || fitted.current === reach) return
-    if (fitted.current === null || JSON.stringify(fitted.current) !== JSON.stringify(reach)) fit(reach)
+    if (fitted.current === null || JSON.stringify(fitted.current) !== JSON.stringify(reach)) fit(reach, true)
     fitted.current = reach
   }, [isCharted, reach, fit])
 }
@@ -134,7 +134,7 @@ export function useChart({
   const { isCharted, ...ground } = useGround()
   useFirstView({ isCharted, ...ground }, fit)
 
-  const fitReach = (): void => fit(ground.reach)
+  const fitReach = (): void => fit(ground.reach, true)
   useImperativeHandle(ref, () => ({ fitReach, fitDesk: () => fit(ground.desk), focusKey: walk.focusTab }))
 
   const faces = useMemo(
