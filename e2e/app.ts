@@ -47,3 +47,9 @@ export async function placeFirst(page: Page, name: string): Promise<void> {
 export function message(page: Page, words: string): Locator {
   return page.locator('[data-sonner-toast]').filter({ hasText: words })
 }
+
+/** Chooses an entry of the inventory's menu of files. */
+export async function filesMenu(page: Page, entry: string): Promise<void> {
+  await page.getByRole('button', { name: 'Files', exact: true }).click()
+  await page.getByRole('menuitem', { name: entry }).click()
+}

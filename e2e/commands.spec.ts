@@ -1,5 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
+import { filesMenu } from './app.js'
 
 async function openCommands(page: Page): Promise<void> {
   await page.goto('/commands')
@@ -11,7 +12,7 @@ const search = (page: Page) => page.getByRole('searchbox', { name: 'Find command
 test('commands go out as CSV and come in again unchanged', async ({ page }, info) => {
   await openCommands(page)
   const downloading = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export CSV' }).click()
+  await filesMenu(page, 'Export commands')
   const text = await readFile(await (await downloading).path(), 'utf8')
   expect(text.split('\r\n')[0]).toBe(
     'id,program,contexts,command,menu,usesPerHour,opposite,label,note,parameter,kind,damage,wayOut,siblings,icon',
@@ -19,7 +20,7 @@ test('commands go out as CSV and come in again unchanged', async ({ page }, info
   const path = info.outputPath('again.csv')
   await writeFile(path, text)
   const choosing = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Import CSV' }).click()
+  await filesMenu(page, 'Import commands')
   await (await choosing).setFiles(path)
   await expect(page.getByRole('dialog')).toContainText('0 new, 0 changed, 253 as they are, 0 with errors')
   await expect(page.getByRole('dialog').getByRole('button', { name: 'Import 0 commands' })).toBeDisabled()
@@ -28,13 +29,13 @@ test('commands go out as CSV and come in again unchanged', async ({ page }, info
 test('placements go out and come in; a faulty file changes nothing', async ({ page }, info) => {
   await openCommands(page)
   const downloading = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export placements' }).click()
+  await filesMenu(page, 'Export placements')
   const text = await readFile(await (await downloading).path(), 'utf8')
   const bring = async (name: string, content: string): Promise<void> => {
     const path = info.outputPath(name)
     await writeFile(path, content)
     const choosing = page.waitForEvent('filechooser')
-    await page.getByRole('button', { name: 'Import placements' }).click()
+    await filesMenu(page, 'Import placements')
     await (await choosing).setFiles(path)
   }
   await bring('bad.csv', text.replace('Control+KeyX', 'Ctrl-X'))
@@ -60,7 +61,7 @@ test('an import says which clashes it would bring, before it is taken', async ({
     const path = info.outputPath(name)
     await writeFile(path, content)
     const choosing = page.waitForEvent('filechooser')
-    await page.getByRole('button', { name: button }).click()
+    await filesMenu(page, button)
     await (await choosing).setFiles(path)
   }
   const dialog = page.getByRole('dialog')
@@ -71,7 +72,7 @@ test('an import says which clashes it would bring, before it is taken', async ({
   await dialog.getByRole('button', { name: 'Cancel' }).click()
   // a command on a letter comes to live where text is typed
   const row = 'program,contexts,command,menu\nFenmap,Labelling,Next vertex,Outline > Vertex > Next\n'
-  await bring('Import CSV', 'labelling.csv', row)
+  await bring('Import commands', 'labelling.csv', row)
   await expect(dialog).toContainText('1 changed')
   await expect(dialog).toContainText(/It brings/)
 })

@@ -94,7 +94,7 @@ test('a stroke, a dial, a button on a page and a relay are bound; a broken relay
   await page.getByRole('button', { name: 'Commands on it' }).click()
   await page.getByRole('button', { name: 'Place a command on dial' }).click()
   await chooseCommand(dialog(page).getByRole('combobox', { name: 'Command' }), 'Offset line')
-  await dialog(page).getByRole('combobox', { name: 'How' }).selectOption({ label: 'press' })
+  await dialog(page).getByRole('radio', { name: 'pad dial', exact: true }).check()
   await dialog(page).getByRole('button', { name: 'Place on pad dial', exact: true }).click()
   await expect(page.getByRole('row', { name: /dial/ })).toContainText('Offset line')
 

@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { expect, test, type Page, type TestInfo } from '@playwright/test'
-import { openDemo, planMenu } from './app.js'
+import { filesMenu, openDemo, planMenu } from './app.js'
 
 const write = async (info: TestInfo, name: string, content: string | Buffer): Promise<string> => {
   const path = info.outputPath(name)
@@ -16,7 +16,7 @@ async function importPlan(page: Page, path: string): Promise<void> {
 
 async function importCsv(page: Page, path: string): Promise<void> {
   const choosing = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Import CSV' }).click()
+  await filesMenu(page, 'Import commands')
   await (await choosing).setFiles(path)
 }
 

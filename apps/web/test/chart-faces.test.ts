@@ -31,6 +31,7 @@ function placesFor(name: string, held: readonly Modifier[] = [], byControl = bar
     command,
     byControlRef: bestByControlRef(places),
     ranked: rankPlaces(places),
+    now: [],
     ready: true,
     candidates: [],
     reachAt: () => undefined,

@@ -558,9 +558,10 @@ export {
   takeUsage,
 } from './plan/index.js'
 export { forceLevels, type Force } from './bench/index.js'
+export { dearWays, dearWaysOf, type DearWay } from './compare/index.js'
 export type { Explanation } from './compare/index.js'
 export { thereAndBackMs } from './hand/index.js'
-export { applyRemedy, foresight, type Foresight } from './places/index.js'
+export { applyRemedy, controlCandidates, foresight, type Foresight } from './places/index.js'
 export { applyList } from './solve/index.js'
 export type { TriggerKey } from './triggers/index.js'
 export { allowMove, declineConsequences, declineMove } from './plan/index.js'

@@ -13,6 +13,8 @@ export interface Places {
   readonly byControlRef: ReadonlyMap<string, CandidatePlace>
   /** those that can be had and pass the filter, best first */
   readonly ranked: readonly CandidatePlace[]
+  /** where it stands today */
+  readonly now: readonly CandidatePlace[]
   readonly ready: boolean
   /** what a chain of displacements may choose from */
   readonly candidates: readonly Candidate[]

@@ -148,6 +148,8 @@ describe('many at once', () => {
         onDelete: none,
         onShow: none,
         onOpen: none,
+        isMending: false,
+        onKey: () => undefined,
       }),
     )
     const ids = result.current.sorted.map((r) => r.id)

@@ -1,7 +1,16 @@
-import { placeGains, prepareWork, triggerKey, triggerName } from '@reach-plot/core'
+import {
+  dearWays,
+  dearWaysOf,
+  placeGains,
+  prepareWork,
+  triggerKey,
+  triggerName,
+  triggerReach,
+  type Command,
+} from '@reach-plot/core'
 import { rounded } from '../io.js'
 import { known, openPlan } from '../loaded-plan.js'
-import { defineVerb, numberOr, text } from '../verb.js'
+import { choice, defineVerb, numberOr, text } from '../verb.js'
 
 /** What to do next: the commands for which a better place would gain the most. */
 export const verb = defineVerb({
@@ -10,6 +19,7 @@ export const verb = defineVerb({
   files: 'PLAN.json',
   options: {
     program: text('ID-OR-NAME', 'only commands of this program'),
+    which: choice(dearWays, 'only those given in this way, by the arrangement or the log'),
     top: numberOr(20, 1, 20_000, 'how many'),
   },
   run({ files, options }) {
@@ -17,11 +27,20 @@ export const verb = defineVerb({
     const program =
       options.program === undefined ? undefined : known(plan.programs, options.program, 'program').id
     const { triggersOf } = prepareWork(model).context
+    const { index, reachContext } = model
     const commands = new Map(plan.commands.map((c) => [c.id, c]))
+    const isGivenSo = (command: Command): boolean =>
+      options.which === undefined ||
+      dearWaysOf(command, {
+        triggersOf,
+        reachOf: (trigger) => triggerReach(trigger, reachContext),
+        index,
+        counted: plan.usage?.commands[command.id],
+      }).includes(options.which)
     const gains = [...placeGains(model, triggersOf)]
       .flatMap((gain) => {
         const command = commands.get(gain.commandId)
-        return command && (program === undefined || command.programId === program)
+        return command && (program === undefined || command.programId === program) && isGivenSo(command)
           ? [{ ...gain, command }]
           : []
       })

@@ -1,6 +1,7 @@
 import { severities, severityWords } from '../clashes/index.js'
 import { fingers, verdicts } from '../hand/index.js'
 import { dayHours, defaultPayBackDays, type Plan } from '../plan/index.js'
+import { triggerName } from '../triggers/index.js'
 import {
   fairShares,
   operatorKinds,
@@ -235,9 +236,11 @@ const reachCount = (verdict: ReachCount): Figure => ({
   explain: ({ report }) => ({
     rule: 'Commands by the best of their triggers that arrive, whatever their use.',
     source: reachSource,
-    lines: [
-      { name: reachNames[verdict], detail: 'counted once each', value: String(report.reachCounts[verdict]) },
-    ],
+    lines: report.reached[verdict].map(({ command, trigger }) => ({
+      name: command.name,
+      detail: `${trigger ? triggerName(trigger, report.work.model.env) : 'no key'}, ${count(command.usesPerHour)} uses an hour`,
+      value: '1',
+    })),
     besides: {
       title: 'The others',
       lines: Object.entries(report.reachCounts)
@@ -385,13 +388,26 @@ export const figureList: readonly Figure[] = [
   strain('right'),
   fingerFigure('left'),
   fingerFigure('right'),
-  share('by-keys', 'Work by keys', null, ['key'], 'Uses given by keys and buttons, over all uses.'),
+  share(
+    'by-keys',
+    'Uses by keys and buttons',
+    null,
+    ['key'],
+    'Uses given by keys and buttons, over all uses.',
+  ),
   share(
     'by-pointer',
-    'Work by the pointing hand',
+    'Uses by the pointing hand',
     null,
-    ['pointer', 'menu'],
-    'Uses given by strokes and buttons of the pointing hand, or through menus, over all uses.',
+    ['pointer'],
+    'Uses given by strokes and buttons of the pointing hand, over all uses.',
+  ),
+  share(
+    'by-menu',
+    'Uses through menus',
+    'less',
+    ['menu'],
+    'Uses of commands without a key that arrives, and those that the log shows through the menu although there is a key, over all uses.',
   ),
   {
     id: 'changes',

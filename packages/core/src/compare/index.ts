@@ -1,4 +1,5 @@
 export { arrangementFigures, recallMean, recallOf, type Recall } from './figures.js'
+export { dearWays, dearWaysOf, type DearWay } from './dear-ways.js'
 export { compareDevices, type DeviceReach } from './devices.js'
 export { benchLoss, lossOfMove, type BenchLoss } from './loss.js'
 export { changesBetween, learningOf, type Change } from './changes.js'

@@ -89,7 +89,10 @@ export interface ArrangementReport {
   readonly day: DayLoad
   readonly figures: ArrangementFigures
   readonly clashCounts: Readonly<Record<Severity, number>>
-  /** commands by how the hand reaches them at best */
+  /** commands by how the hand reaches them at best, with that trigger, the most used first */
+  readonly reached: Readonly<
+    Record<ReachCount, readonly { readonly command: Command; readonly trigger: Trigger | null }[]>
+  >
   readonly reachCounts: Readonly<Record<ReachCount, number>>
   /** share of the uses by how the hand reaches their commands at best, 0 to 1 */
   readonly useShares: Readonly<Record<ReachCount, number>>
@@ -100,14 +103,29 @@ export function reportOf(work: ArrangementWork): ArrangementReport {
   const { context, clashes, model } = work
   const { plan, index } = model
   const { reachContext } = context.place
-  const bestVerdict = (command: Command): ReachCount => {
-    const found = context
+  const bestOf = (command: Command): { verdict: ReachCount; trigger: Trigger | null } => {
+    const [first] = context
       .triggersOf(command.id)
-      .flatMap((t) => triggerReach(t, reachContext)?.verdict ?? [])
-      .map((v) => verdicts.indexOf(v))
-    return found.length > 0 ? (verdicts[Math.min(...found)] as Verdict) : 'menu'
+      .flatMap((trigger) => {
+        const reach = triggerReach(trigger, reachContext)
+        return reach ? [{ trigger, verdict: reach.verdict }] : []
+      })
+      .sort((a, b) => verdicts.indexOf(a.verdict) - verdicts.indexOf(b.verdict))
+    return first ?? { verdict: 'menu', trigger: null }
   }
-  const best = plan.commands.map(bestVerdict)
+  const bests = plan.commands.map(bestOf)
+  const best = bests.map((b) => b.verdict)
+  const reachedBy = (verdict: ReachCount): ArrangementReport['reached'][ReachCount] =>
+    plan.commands
+      .flatMap((command, i) => (best[i] === verdict ? [{ command, trigger: bests[i]?.trigger ?? null }] : []))
+      .sort((a, b) => b.command.usesPerHour - a.command.usesPerHour)
+  const reached: ArrangementReport['reached'] = {
+    rest: reachedBy('rest'),
+    easy: reachedBy('easy'),
+    stretch: reachedBy('stretch'),
+    away: reachedBy('away'),
+    menu: reachedBy('menu'),
+  }
   const uses = plan.commands.reduce((sum, c) => sum + c.usesPerHour, 0)
   const usesOf = (verdict: ReachCount): number =>
     plan.commands.reduce((sum, c, i) => (best[i] === verdict ? sum + c.usesPerHour : sum), 0)
@@ -123,8 +141,9 @@ export function reportOf(work: ArrangementWork): ArrangementReport {
     clashCounts: Object.fromEntries(
       severities.map((s) => [s, clashes.filter((c) => c.severity === s).length]),
     ) as Record<Severity, number>,
+    reached,
     reachCounts: Object.fromEntries(
-      ([...verdicts, 'menu'] as const).map((v) => [v, best.filter((b) => b === v).length]),
+      ([...verdicts, 'menu'] as const).map((v) => [v, reached[v].length]),
     ) as Record<ReachCount, number>,
     useShares: Object.fromEntries(
       ([...verdicts, 'menu'] as const).map((v) => [v, uses > 0 ? usesOf(v) / uses : 0]),

@@ -136,6 +136,36 @@ export function benchCandidates(
   return [...stages, ...further, ...pairs, ...popups]
 }
 
+/**
+ * All that one control can do: with each set of modifiers, pressed several times, held and while held, and with another of
+ * its device held. Beside `benchCandidates` these are all acts, for a person to choose from.
+ */
+export function controlCandidates(
+  control: Control,
+  index: PlaceIndex,
+  heldSets: readonly (readonly Modifier[])[],
+  pageOf: PageOf,
+): Candidate[] {
+  const { env } = index
+  const plain = heldSets.flatMap((held) => candidatesWith([control], held, index, pageOf))
+  const [pressed] = plain.filter(
+    ({ held, trigger }) => held.length === 0 && (trigger.kind === 'chord' || trigger.kind === 'button'),
+  )
+  const further = pressed ? acts.slice(1).map((act) => candidate(withAct(pressed.trigger, act), index)) : []
+  const { trigger } = pressed ?? {}
+  if (trigger?.kind !== 'button' || !takesPairs(env, trigger.deviceId)) return [...plain, ...further]
+  const others = env.controls.filter(
+    (c) =>
+      c.code === null &&
+      c.id !== control.id &&
+      splitControlRef(c.id).deviceId === trigger.deviceId &&
+      c.type !== 'dial' &&
+      c.type !== 'field',
+  )
+  const pairs = others.map((c) => candidate({ ...trigger, withId: splitControlRef(c.id).controlId }, index))
+  return [...plain, ...further, ...pairs]
+}
+
 /** Whether two controls of a device can be pressed together: not on one that the pointing hand works, nor on a deck. */
 function takesPairs(env: Environment, deviceId: string): boolean {
   const device = env.devices?.find((d) => d.id === deviceId)

@@ -1,4 +1,11 @@
-export { benchCandidates, candidate, pageFor, type Candidate, type PageOf } from './candidates.js'
+export {
+  benchCandidates,
+  candidate,
+  controlCandidates,
+  pageFor,
+  type Candidate,
+  type PageOf,
+} from './candidates.js'
 export {
   isAvailable,
   isFree,

@@ -1,6 +1,7 @@
-import { ArrowDown, ArrowUp, MapPin, SquarePen, Trash2 } from 'lucide-react'
+import { ArrowDown, ArrowUp, MapPin, Plus, SquarePen, Trash2 } from 'lucide-react'
 import { fullName, triggerName, type Program, readRate } from '@reach-plot/core'
 import { TriggerChip } from '../../parts/trigger-chip.js'
+import { usePlaceGains } from '../../parts/use-place-gains.js'
 import { ContextsCell } from './contexts-cell.js'
 import { EditCell } from './edit-cell.js'
 import {
@@ -17,7 +18,19 @@ const grid = 'grid grid-cols-[30px_minmax(0,1.4fr)_96px_minmax(0,1fr)_minmax(0,1
 /** All commands, sortable and edited in place; only the rows in view are drawn. */
 export function CommandTable(props: CommandTableProps) {
   const view = useCommandTable(props)
-  const { scroller, sorted, chosenIds, virtual, programs, choose, onEdit, onDelete, onShow, onOpen } = view
+  const {
+    scroller,
+    sorted,
+    chosenIds,
+    virtual,
+    programs,
+    choose,
+    onEdit,
+    onDelete,
+    onShow,
+    onOpen,
+    isMending,
+  } = view
   return (
     <div
       ref={scroller}
@@ -44,6 +57,8 @@ export function CommandTable(props: CommandTableProps) {
               onDelete={onDelete}
               onShow={onShow}
               onOpen={onOpen}
+              onKey={props.onKey}
+              isMending={isMending}
             />
           )
         })}
@@ -52,7 +67,11 @@ export function CommandTable(props: CommandTableProps) {
   )
 }
 
-function TableHead({ view: { commands, chosenIds, onChosen, table } }: { view: CommandTableView }) {
+function TableHead({
+  view: { commands, chosenIds, onChosen, table, isMending },
+}: {
+  view: CommandTableView
+}) {
   return (
     <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-paper">
       <div role="row" aria-rowindex={1} className={`${grid} px-[14px]`}>
@@ -78,7 +97,9 @@ function TableHead({ view: { commands, chosenIds, onChosen, table } }: { view: C
                 className={`caption flex w-full items-center gap-1 py-1.5 ${header.id === 'uses' ? 'justify-end pr-4' : header.id === 'triggers' ? 'pl-2' : ''}`}
                 onClick={header.column.getToggleSortingHandler()}
               >
-                {String(header.column.columnDef.header)}
+                {isMending && header.id === 'label'
+                  ? 'Would mend it'
+                  : String(header.column.columnDef.header)}
                 {direction === 'asc' && <ArrowUp size={11} aria-hidden="true" />}
                 {direction === 'desc' && <ArrowDown size={11} aria-hidden="true" />}
               </button>
@@ -101,7 +122,7 @@ function CommandRow(
     program: Program | undefined
     isChosen: boolean
     choose: (id: string, on: boolean, range: boolean) => void
-  } & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen'>,
+  } & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen' | 'onKey' | 'isMending'>,
 ) {
   const view = useCommandRow(props)
   const { index, startPx, command, onEdit, row, program, env, hours } = view
@@ -140,20 +161,33 @@ function CommandRow(
         hint="Uses an hour, such as 12, 5/h, 300 a day or daily"
         onChange={(text) => onEdit(command.id, { usesPerHour: readRate(text, hours) ?? 0 }, 'uses')}
       />
-      <div role="cell" className="flex gap-3 overflow-hidden pl-2" title={row.triggerText}>
+      <div role="cell" className="flex items-center gap-3 overflow-hidden pl-2" title={row.triggerText}>
+        <button
+          type="button"
+          className="-ml-1 p-1 text-ink-2 hover:text-magenta"
+          aria-label={`Another key for ${fullName(command)}`}
+          title="Another key: instead, or as well"
+          onClick={() => props.onKey(command)}
+        >
+          <Plus size={13} aria-hidden="true" />
+        </button>
         {row.triggers.length === 0 ? (
           <span className="text-[12px] text-magenta">none</span>
         ) : (
           row.triggers.map((t) => <TriggerChip key={triggerName(t, env)} trigger={t} />)
         )}
       </div>
-      <EditCell
-        label={`Short label of ${command.name}`}
-        value={command.label ?? ''}
-        maxLength={60}
-        placeholder="–"
-        onChange={(label) => onEdit(command.id, { label }, 'label')}
-      />
+      {props.isMending ? (
+        <MendCell view={view} />
+      ) : (
+        <EditCell
+          label={`Short label of ${command.name}`}
+          value={command.label ?? ''}
+          maxLength={60}
+          placeholder="–"
+          onChange={(label) => onEdit(command.id, { label }, 'label')}
+        />
+      )}
       <RowActions view={view} />
     </div>
   )
@@ -169,6 +203,39 @@ function ChooseCell({ view: { command, isChosen, choose } }: { view: CommandRowV
         checked={isChosen}
         onChange={(e) => choose(command.id, e.target.checked, (e.nativeEvent as MouseEvent).shiftKey)}
       />
+    </div>
+  )
+}
+
+/** The place that would gain most, and what it would gain. */
+function MendCell({ view: { command, onShow } }: { view: CommandRowView }) {
+  // the list around it has asked for them
+  const { bestOf, gainOf } = usePlaceGains(false)
+  const best = bestOf(command.id)
+  if (best === undefined) return <div role="cell">…</div>
+  if (best === null)
+    return (
+      <div
+        role="cell"
+        className="truncate text-[12px] text-ink-2"
+        title="No place that can be had would be better"
+      >
+        nothing better
+      </div>
+    )
+  return (
+    <div role="cell" className="flex items-center gap-2 overflow-hidden">
+      <button
+        type="button"
+        className="link flex min-w-0 items-center"
+        title="See this place on the Plot"
+        onClick={() => onShow(command)}
+      >
+        <TriggerChip trigger={best} />
+      </button>
+      <span className="text-[12px] whitespace-nowrap text-ink-2">
+        {((gainOf(command.id) ?? 0) / 1000).toFixed(1)} s/h
+      </span>
     </div>
   )
 }

@@ -1,9 +1,11 @@
-import { FileDown, FileUp, Plus } from 'lucide-react'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
+import { ChevronDown, Plus } from 'lucide-react'
 import { Link } from 'react-router'
 import { writeCommandCsv, writePlacementCsv } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { FindBar } from '../../parts/find-bar.js'
 import { ProgramSelect } from '../../parts/program-select.js'
+import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
 import { openExample } from '../../store/open-plan.js'
 import { AddDialog } from './add-dialog.js'
 import { BulkBar } from './bulk-bar.js'
@@ -11,7 +13,7 @@ import { CommandDialog } from './command-dialog.js'
 import { CommandTable } from './command-table.js'
 import { ImportDialog } from './import-dialog.js'
 import { PlacementsDialog } from './placements-dialog.js'
-import { useCommands, type CommandsScreen, filters, type Filter } from './use-commands.js'
+import { dearWayOf, useCommands, type CommandsScreen, filters, type Filter } from './use-commands.js'
 
 /** The inventory of commands of all programs: searched, edited, imported and exported. */
 export function CommandsView() {
@@ -31,6 +33,8 @@ export function CommandsView() {
           onDelete={onDelete}
           onShow={onShow}
           onOpen={setOpenId}
+          onKey={view.setKeyed}
+          isMending={dearWayOf(view.filter) !== null}
         />
       )}
       {chosen.length > 0 && <BulkBar chosen={chosen} onClear={() => setChosenIds(new Set())} />}
@@ -43,9 +47,8 @@ function NoCommands() {
   return (
     <div className="max-w-[560px] px-[14px] pt-4">
       <p>
-        There are no commands yet. Import a CSV with the columns program, contexts, command, menu,
-        usesPerHour, opposite, label and note (only program and command are needed), or add commands one by
-        one.
+        There are no commands yet. Bring in the keys of your programs, from a file or copied from a page, or
+        add commands one by one.
       </p>
       <button type="button" className="btn mt-3" onClick={() => void openExample()}>
         Open the example instead
@@ -72,32 +75,21 @@ function CommandDialogs({ view }: { view: CommandsScreen }) {
       {opened && <CommandDialog command={opened} onClose={() => setOpenId(null)} />}
       {reading && <ImportDialog {...reading} onClose={() => setReading(null)} onTake={takeRead} />}
       {placing && <PlacementsDialog {...placing} onClose={() => setPlacing(null)} onTake={takePlacements} />}
+      {view.keyed && (
+        <TriggerDialog
+          commandId={view.keyed.id}
+          start={view.startFor(view.keyed)}
+          onClose={() => view.setKeyed(null)}
+        />
+      )}
       {adding && <AddDialog onClose={() => setAdding(false)} />}
     </>
   )
 }
 
-function CommandFilters({
-  view: {
-    find,
-    searchRef,
-    programId,
-    setProgramId,
-    program,
-    contextId,
-    setContextId,
-    filter,
-    setFilter,
-    shown,
-    plan,
-    setAdding,
-    importCommands,
-    importPlacements,
-    arrangement,
-  },
-}: {
-  view: CommandsScreen
-}) {
+function CommandFilters({ view }: { view: CommandsScreen }) {
+  const { find, searchRef, programId, setProgramId, program, contextId, setContextId } = view
+  const { filter, setFilter, shown, plan, setAdding } = view
   return (
     <div className="flex flex-wrap items-center gap-2 px-[14px] py-[10px]">
       <FindBar
@@ -123,7 +115,7 @@ function CommandFilters({
         </select>
       )}
       <select
-        className="field w-[128px]"
+        className="field w-[170px]"
         aria-label="Which commands"
         value={filter}
         onChange={(e) => setFilter(e.target.value as Filter)}
@@ -144,29 +136,41 @@ function CommandFilters({
         <Link to="/commands/bring-in" className="btn btn-main">
           Bring in keys
         </Link>
-        <button type="button" className="btn" onClick={() => void importCommands()}>
-          <FileUp size={14} aria-hidden="true" /> Import CSV
-        </button>
-        <button
-          type="button"
-          className="btn"
-          onClick={() => download(writeCommandCsv(plan), 'commands.csv', 'text/csv')}
-        >
-          <FileDown size={14} aria-hidden="true" /> Export CSV
-        </button>
-        <button type="button" className="btn" onClick={() => void importPlacements()}>
-          Import placements
-        </button>
-        <button
-          type="button"
-          className="btn"
-          onClick={() =>
-            download(writePlacementCsv(arrangement.placements, plan), 'placements.csv', 'text/csv')
-          }
-        >
-          Export placements
-        </button>
+        <FilesMenu view={view} />
       </span>
     </div>
+  )
+}
+
+/** Files of commands and placements: in and out as tables of the app's own columns. */
+function FilesMenu({
+  view: { plan, arrangement, importCommands, importPlacements },
+}: {
+  view: CommandsScreen
+}) {
+  const entries = [
+    ['Export commands', () => download(writeCommandCsv(plan), 'commands.csv', 'text/csv')],
+    [
+      'Export placements',
+      () => download(writePlacementCsv(arrangement.placements, plan), 'placements.csv', 'text/csv'),
+    ],
+    ['Import commands', () => void importCommands()],
+    ['Import placements', () => void importPlacements()],
+  ] as const
+  return (
+    <Menu>
+      <MenuButton className="btn">
+        Files <ChevronDown size={13} aria-hidden="true" />
+      </MenuButton>
+      <MenuItems anchor="bottom end" className="menu-panel w-[220px]">
+        {entries.map(([name, act]) => (
+          <MenuItem key={name}>
+            <button type="button" className="menu-item" onClick={act}>
+              {name}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
   )
 }

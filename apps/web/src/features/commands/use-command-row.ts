@@ -21,7 +21,7 @@ export function useCommandRow({
   program: Program | undefined
   isChosen: boolean
   choose: (id: string, on: boolean, range: boolean) => void
-} & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen'>) {
+} & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen' | 'onKey' | 'isMending'>) {
   const { env } = useDerived()
   // told with every plan
   const hours = env.hoursPerDay ?? 1

@@ -56,6 +56,10 @@ export interface CommandTableProps {
   readonly onDelete: (command: Command) => void
   readonly onShow: (command: Command) => void
   readonly onOpen: (id: string) => void
+  /** another key is wanted for it */
+  readonly onKey: (command: Command) => void
+  /** whether the last column tells what would mend it, in place of the short label */
+  readonly isMending: boolean
   readonly chosenIds: ReadonlySet<string>
   readonly onChosen: (ids: ReadonlySet<string>) => void
 }
@@ -69,6 +73,7 @@ export function useCommandTable({
   onDelete,
   onShow,
   onOpen,
+  isMending,
 }: CommandTableProps) {
   const plan = usePlan()
   const { env, triggersOf } = useDerived()
@@ -132,6 +137,7 @@ export function useCommandTable({
     onDelete,
     onShow,
     onOpen,
+    isMending,
   }
 }
 

@@ -2,7 +2,11 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'rea
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import {
+  arrivingTriggers,
   checkFileSize,
+  chord,
+  dearWays,
+  dearWaysOf,
   maxCsvBytes,
   readCommandCsv,
   readPlacementCsv,
@@ -11,7 +15,9 @@ import {
   triggerKey,
   type Command,
   type CommandImport,
+  type DearWay,
   type PlacementImport,
+  type Trigger,
   deleteCommand,
   editCommand,
   takePlacements as bringPlacements,
@@ -24,7 +30,9 @@ import { useFind } from '../../parts/find-bar.js'
 import { showProblem } from '../../store/problem.js'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { useDerived } from '../../store/selectors.js'
+import { noHeld, useReachOfSets } from '../../store/reach.js'
+import { heldSetsUsed, useDerived } from '../../store/selectors.js'
+import { usePlaceGains } from '../../parts/use-place-gains.js'
 import { useView } from '../../store/view-store.js'
 import { isTyping } from '../../parts/shortcuts/use-shortcuts.js'
 
@@ -35,9 +43,29 @@ export const filters = {
   several: { name: 'With several keys', passes: (_c: Command, triggers: number) => triggers > 1 },
   unused: { name: 'Never used', passes: (c: Command) => c.usesPerHour === 0 },
   damage: { name: 'Harmful if pressed by mistake', passes: (c: Command) => c.damage !== undefined },
+  'both-hands': { name: 'Take both hands', passes: () => true },
+  'hand-leaves': { name: 'A hand leaves for', passes: () => true },
+  menu: { name: 'Through the menu', passes: () => true },
+  pointer: { name: 'By the pointing hand', passes: () => true },
 } as const
 
 export type Filter = keyof typeof filters
+
+/** The filters that list dear ways of giving a command: beside each stands what would mend it. */
+export const dearWayOf = (filter: Filter): DearWay | null => dearWays.find((way) => way === filter) ?? null
+
+/** Commands that are given in a dear way, by the arrangement or the log. */
+function useGivenSo(way: DearWay | null): (command: Command) => boolean {
+  const { usage } = usePlan()
+  const { arrangement, index, clashes } = useDerived()
+  const { reachOf } = useReachOfSets(noHeld, way === null ? [] : heldSetsUsed(arrangement))
+  return useMemo(() => {
+    if (way === null) return (_command: Command) => true
+    const triggersOf = arrivingTriggers(index, clashes)
+    return (command: Command) =>
+      dearWaysOf(command, { triggersOf, reachOf, index, counted: usage?.commands[command.id] }).includes(way)
+  }, [way, usage, index, clashes, reachOf])
+}
 
 /** Which commands are listed, by program, kind, search and pressed key. */
 function useListed() {
@@ -52,15 +80,20 @@ function useListed() {
   const [contextId, setContextId] = useState('')
   const program = plan.programs.find((p) => p.id === programId)
   const inContext = program?.contexts.some((c) => c.id === contextId) === true ? contextId : null
+  const way = dearWayOf(filter)
+  const isGivenSo = useGivenSo(way)
+  const { order } = usePlaceGains(way !== null)
   const shown = useMemo(() => {
     const listed = plan.commands.filter(
       (c) =>
         (program === undefined || isLiveIn(c, program, inContext)) &&
         filters[filter].passes(c, triggersOf(c.id).length) &&
+        isGivenSo(c) &&
         (trigger === null || triggersOf(c.id).some((t) => triggerKey(t) === triggerKey(trigger))),
     )
-    return query.trim() === '' ? listed : searchCommands(listed, query)
-  }, [plan.commands, query, program, inContext, filter, trigger, triggersOf])
+    const found = query.trim() === '' ? listed : searchCommands(listed, query)
+    return way === null ? found : found.toSorted((a, b) => (order[b.id] ?? 0) - (order[a.id] ?? 0))
+  }, [plan.commands, query, program, inContext, filter, trigger, triggersOf, way, isGivenSo, order])
   return {
     find,
     searchRef,
@@ -168,12 +201,14 @@ function useRowActions() {
 /** What the inventory shows and what can be done there. */
 export function useCommands() {
   const plan = usePlan()
-  const { arrangement } = useDerived()
+  const { arrangement, triggersOf } = useDerived()
   const listed = useListed()
   const imports = useImports()
   const rowActions = useRowActions()
   const [adding, setAdding] = useState(false)
   const [openId, setOpenId] = useState<string | null>(null)
+  /** the command that another key is chosen for */
+  const [keyed, setKeyed] = useState<Command | null>(null)
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
   const chosen = useMemo(() => plan.commands.filter((c) => chosenIds.has(c.id)), [plan.commands, chosenIds])
   return {
@@ -185,6 +220,9 @@ export function useCommands() {
     adding,
     setAdding,
     setOpenId,
+    keyed,
+    setKeyed,
+    startFor: (command: Command): Trigger => triggersOf(command.id)[0] ?? chord('KeyA'),
     opened: plan.commands.find((c) => c.id === openId),
     chosenIds,
     setChosenIds,

@@ -220,7 +220,7 @@ function EmptyList({ hasCommands }: { hasCommands: boolean }) {
     <p className="p-4 text-ink-2">
       No commands yet.{' '}
       <Link to="/commands" className="text-ink underline">
-        Add them or import a CSV
+        Bring them in or add them
       </Link>
       , or open the example from the Plan menu.
     </p>

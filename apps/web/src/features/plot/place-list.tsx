@@ -21,7 +21,7 @@ import { Foreseen } from './foreseen.js'
 import { PlaceFilters } from './place-filters.js'
 import { WeightsPanel } from './weights-panel.js'
 import type { Places } from '../../drawing/places.js'
-import { usePlaceList, type PlaceListView } from './use-place-list.js'
+import { usePlaceList, type PlaceListView, type PlaceRow } from './use-place-list.js'
 
 /** The finger on the key itself, not on the modifiers. */
 export const fingerOf = (reach: ChordReach): string => reach.fingers[reach.keys.at(-1) ?? ''] ?? ''
@@ -121,7 +121,7 @@ function PlaceHead({
 }
 
 function PlaceOptions({ view }: { view: PlaceListView }) {
-  const { command, places, ranked, held, env, shown, active, now, controlRef, setShown } = view
+  const { command, places, ranked, rows, held, env, shown, active, now, controlRef, setShown } = view
   return (
     <ol
       aria-label={`Places for ${command.name}`}
@@ -131,20 +131,27 @@ function PlaceOptions({ view }: { view: PlaceListView }) {
       {places.ready && ranked.length === 0 && (
         <li className="p-4 text-ink-2">
           No place fits with {held.map((m) => modifierName(m, env.systemId)).join('+') || 'these choices'}.
-          Choose other modifiers above the chart, or list more places.
+          Choose other modifiers under the chart, or list more places.
         </li>
       )}
-      {ranked.slice(0, shown).map((place, i) => {
+      {rows.map(({ place, rank }, i) => {
         const isActive = i === active
         const finger = fingerOf(place.reach)
         const isNow = now.some((t) => triggerKey(t) === triggerKey(place.trigger))
         return (
-          // by rank: another command's list takes over the rows, which is faster than drawing them anew
+          // by position: another command's list takes over the rows, which is faster than drawing them anew
           <li
             key={i}
             className={`border-b border-rule px-[14px] ${isActive || controlRefOf(place.trigger) === controlRef ? 'bg-paper' : ''}`}
           >
-            <PlaceButton view={view} place={place} i={i} isActive={isActive} finger={finger} isNow={isNow} />
+            <PlaceButton
+              view={view}
+              row={{ place, rank }}
+              i={i}
+              isActive={isActive}
+              finger={finger}
+              isNow={isNow}
+            />
             {isActive && (
               <div className="pb-2.5 pl-[28px]">
                 <PlaceReason view={view} place={place} />
@@ -177,15 +184,15 @@ function doubtWords(doubt: PlaceListView['doubt'], key: string, rank: number): s
 }
 
 function PlaceButton({
-  view: { onPlace, setActive, set, ranked, shown, doubt },
-  place,
+  view: { onPlace, setActive, set, rows, doubt },
+  row: { place, rank },
   i,
   isActive,
   finger,
   isNow,
 }: {
   view: PlaceListView
-  place: CandidatePlace
+  row: PlaceRow
   i: number
   isActive: boolean
   finger: string | undefined
@@ -206,15 +213,15 @@ function PlaceButton({
         const step = { ArrowDown: 1, ArrowUp: -1 }[e.key]
         if (step === undefined) return
         e.preventDefault()
-        const next = Math.max(0, Math.min(Math.min(ranked.length, shown) - 1, i + step))
+        const next = Math.max(0, Math.min(rows.length - 1, i + step))
         setActive(next)
-        set({ controlRef: ranked[next] ? controlRefOf(ranked[next].trigger) : null })
+        set({ controlRef: rows[next] ? controlRefOf(rows[next].place.trigger) : null })
         ;(
           e.currentTarget.closest('ol')?.querySelectorAll('[data-place]')[next] as HTMLElement | undefined
         )?.focus()
       }}
     >
-      <b className="text-magenta">{i + 1}</b>
+      <b className="text-magenta">{rank}</b>
       <span>
         <span className="keycap max-w-full">
           <TriggerChip trigger={place.trigger} />
@@ -228,7 +235,7 @@ function PlaceButton({
           {isNow && <b className="text-ink"> · here now</b>}
         </span>
         <span className="text-[12px] whitespace-nowrap" title={doubtTitle}>
-          {doubtWords(doubt, triggerKey(place.trigger), i)}
+          {doubtWords(doubt, triggerKey(place.trigger), rank - 1)}
         </span>
       </span>
       <span className="col-start-2 col-end-4 mt-1">

@@ -5,7 +5,7 @@ import { fullName, reservedBy, searchCommands, triggerKey, type Command } from '
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFrontCommands } from '../../store/selectors.js'
 import { useView } from '../../store/view-store.js'
-import { usePlaceGains } from './use-place-gains.js'
+import { usePlaceGains } from '../../parts/use-place-gains.js'
 
 export const rowHeightPx = 31
 

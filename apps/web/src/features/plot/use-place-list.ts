@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import {
   contextsInWords,
   reservedBy,
@@ -15,6 +15,26 @@ import type { PlaceHow } from './instead-bar.js'
 import { usePlaceDoubt } from './use-place-doubt.js'
 
 const shownPlaces = 14
+
+/** A place with its rank among all, from 1. */
+export interface PlaceRow {
+  readonly place: CandidatePlace
+  readonly rank: number
+}
+
+/** The first places, and those of today wherever they rank. */
+function rowsOf(
+  ranked: readonly CandidatePlace[],
+  shown: number,
+  now: readonly CandidatePlace[],
+): readonly PlaceRow[] {
+  const first = ranked.slice(0, shown).map((place, i) => ({ place, rank: i + 1 }))
+  const known = new Set(first.map(({ place }) => place.key))
+  const further = now
+    .filter(({ key }) => !known.has(key))
+    .map((place) => ({ place, rank: 1 + ranked.filter((p) => p.totalMs < place.totalMs).length }))
+  return [...first, ...further.sort((a, b) => a.rank - b.rank)]
+}
 
 /** What is shown and can be done there. */
 export function usePlaceList({
@@ -54,6 +74,7 @@ export function usePlaceList({
   const program = plan.programs.find((p) => p.id === command.programId)
   const contexts = contextsInWords(command, program)
   const name = (place: CandidatePlace): string => triggerName(place.trigger, env)
+  const rows = useMemo(() => rowsOf(ranked, shown, places.now), [ranked, shown, places.now])
 
   /** Whether the opposite could take the same key with Shift the other way round. */
   const pairIsFree = (place: CandidatePlace): boolean => {
@@ -79,6 +100,7 @@ export function usePlaceList({
     onOther,
     places,
     ranked,
+    rows,
     doubt,
     held,
     shown,

@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
 import {
   benchCandidates,
+  candidate,
   isFree,
   modifierSets,
   placesOn,
@@ -83,7 +84,7 @@ export function useBenchTriggers(): {
 /** Places for the chosen command, or null when no command is chosen. */
 export function usePlaces(): Places | null {
   const plan = usePlan()
-  const { index } = useDerived()
+  const { index, triggersOf } = useDerived()
   const commandId = useView((s) => s.commandId)
   const filter = useView((s) => s.placeFilter)
   const held = useHeld()
@@ -95,6 +96,10 @@ export function usePlaces(): Places | null {
     [command, candidates, reachAt, index],
   )
   const weighed = useMemo(() => reweigh(judged, plan.weights), [judged, plan.weights])
+  const now = useMemo(() => {
+    const there = command ? triggersOf(command.id).map((t) => candidate(t, index)) : []
+    return command ? placesOn(command, there, reachAt, index, plan.weights) : []
+  }, [command, triggersOf, reachAt, index, plan.weights])
   const onDevice = useMemo(
     () =>
       filter.deviceId === null
@@ -120,9 +125,10 @@ export function usePlaces(): Places | null {
       command,
       byControlRef: bestByControlRef(inSet),
       ranked: rankPlaces(weighed.filter(passes)),
+      now,
       ready,
       candidates,
       reachAt,
     }
-  }, [command, weighed, held, filter, onDevice, ready, candidates, reachAt])
+  }, [command, weighed, now, held, filter, onDevice, ready, candidates, reachAt])
 }

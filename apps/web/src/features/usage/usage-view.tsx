@@ -107,8 +107,12 @@ function Kept({ usage }: { usage: Usage }) {
           value={usage.activeHours.toFixed(1)}
           note="pauses over 5 minutes left out"
         />
-        <Figure name="From menus" value={percent(figures.menuShare)} note="of all uses" />
-        <Figure name="By pointer" value={percent(figures.pointerShare)} note="of all uses" />
+        <Figure name="Logged from menus" value={percent(figures.menuShare)} note="of the uses in the log" />
+        <Figure
+          name="Logged by pointer"
+          value={percent(figures.pointerShare)}
+          note="of the uses in the log"
+        />
         <Figure
           name="From menus though placed"
           value={figures.menuThoughPlaced.reduce((s, m) => s + m.byMenu, 0).toLocaleString('en-GB')}

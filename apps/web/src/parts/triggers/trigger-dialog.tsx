@@ -4,8 +4,8 @@ import { TickField } from '../fields.js'
 import { SeveritySign } from '../severity-sign.js'
 import { reservedNote, verdictWords } from '../words.js'
 import { Dialog } from '../dialog.js'
+import { ActList } from './act-list.js'
 import { RelayField } from './relay-field.js'
-import { TriggerField } from './trigger-field.js'
 import { useTriggerDialog, type TriggerDialogView } from './use-trigger-dialog.js'
 
 /**
@@ -59,7 +59,7 @@ function TriggerForm({ view, deviceId }: { view: TriggerDialogView; deviceId: st
           <CommandChooser label="Command" hideLabel commands={front} value={chosen} onChange={setChosen} />
         </>
       )}
-      <TriggerField trigger={trigger} onChange={setTrigger} clickedDeviceId={deviceId} />
+      <ActList trigger={trigger} onChange={setTrigger} command={command} clickedDeviceId={deviceId} />
       {!isKey && <RelayField sends={sends} onChange={setSends} onBind={view.setBound} command={command} />}
       <TriggerJudgement view={view} />
       <OldKeysField view={view} />
