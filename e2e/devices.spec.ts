@@ -116,6 +116,44 @@ test('a stroke, a dial, a button on a page and a relay are bound; a broken relay
   await expect(page.getByRole('complementary')).toContainText('pad key 20 sends Ctrl+Alt+M for “Measure”')
 })
 
+test('commands are dealt onto a page at once, and undone at once', async ({ page }) => {
+  await openDevice(page, 'deck', 'Commands on it')
+  await page.getByRole('tab', { name: 'Features' }).click()
+  await page.getByRole('button', { name: 'Deal commands …' }).click()
+  await dialog(page).getByRole('searchbox', { name: 'Find commands to deal' }).fill('chart pen')
+  for (const pen of [0, 1, 2])
+    await dialog(page)
+      .getByRole('checkbox', { name: /^Chart pen/ })
+      .nth(pen)
+      .check()
+  await dialog(page).getByRole('combobox', { name: 'In which order' }).selectOption('in a row')
+  await dialog(page)
+    .getByRole('combobox', { name: 'Beginning with' })
+    .selectOption({ label: 'Features · deck 10' })
+  await dialog(page)
+    .getByRole('checkbox', { name: /keep the keys/ })
+    .check()
+  await expect(dialog(page).getByRole('list', { name: 'What goes where' }).getByRole('listitem')).toHaveCount(
+    3,
+  )
+  await dialog(page).getByRole('button', { name: 'Deal 3 commands' }).click()
+  await expect(page.getByRole('row', { name: /Chart pen/ })).toHaveCount(3)
+  await page.getByRole('contentinfo').getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByRole('row', { name: /Chart pen/ })).toHaveCount(0)
+})
+
+test('a command takes a place that is taken, and the other takes its old one', async ({ page }) => {
+  await openDevice(page, 'pad', 'Commands on it')
+  await page.getByRole('button', { name: 'Place a command on key 1', exact: true }).click()
+  await chooseCommand(dialog(page).getByRole('combobox', { name: 'Command' }), 'Measure')
+  await dialog(page)
+    .getByRole('radio', { name: /^takes M/ })
+    .check()
+  await dialog(page).getByRole('button', { name: 'Place on pad key 1' }).click()
+  await expect(page.getByRole('row', { name: /^Choose key 1 / }).first()).toContainText('Measure')
+  await expect(page.getByText(/“.*” has moved/)).toBeVisible()
+})
+
 test('buttons of a deck page are copied to another device with what they send', async ({ page }) => {
   await openDevice(page, 'deck', 'Commands on it')
   await page.getByRole('tab', { name: 'Features' }).click()

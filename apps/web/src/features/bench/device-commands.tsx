@@ -17,6 +17,7 @@ import {
   type DrawnControl,
   type Page,
 } from '@reach-plot/core'
+import { DealDialog } from '../../parts/deal/deal-dialog.js'
 import { NameDialog } from '../../parts/name-dialog.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
 import { remove } from '../../store/actions.js'
@@ -46,6 +47,19 @@ export function DeviceCommands() {
   return (
     <div className="flex min-w-0 grow flex-col">
       {(device.pages.length > 0 || device.form === 'deck') && <PageBar view={view} />}
+      <div className="flex shrink-0 items-center gap-3 border-b border-rule px-[14px] py-2">
+        <p className="min-w-0 grow truncate" title={view.countsByMode}>
+          Commands here, by mode: <span className="text-ink-2">{view.countsByMode}</span>
+        </p>
+        <button
+          type="button"
+          className="btn shrink-0"
+          disabled={view.places.length === 0}
+          onClick={() => view.setDealing(true)}
+        >
+          Deal commands …
+        </button>
+      </div>
       <div className="min-h-0 grow overflow-y-auto">
         <table className="w-full">
           <thead className="sticky top-0 z-10 bg-paper">
@@ -88,6 +102,14 @@ export function DeviceCommands() {
           commandId={placing.placement?.commandId}
           {...(placing.placement?.sends && { sends: placing.placement.sends })}
           onClose={() => setPlacing(null)}
+        />
+      )}
+      {view.dealing && (
+        <DealDialog
+          onto={page ? `${device.name}, page ${page.name}` : device.name}
+          triggers={view.places}
+          programId={page?.programId ?? null}
+          onClose={() => view.setDealing(false)}
         />
       )}
       {naming && (

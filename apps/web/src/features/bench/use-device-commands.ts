@@ -1,8 +1,35 @@
 import { useMemo, useState } from 'react'
-import { controlRefOf, type Placement, type Trigger } from '@reach-plot/core'
+import {
+  controlRefOf,
+  isLiveIn,
+  plainTriggers,
+  readingOrder,
+  type Command,
+  type Placement,
+  type Program,
+  type Trigger,
+} from '@reach-plot/core'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useDevice } from './device-page.js'
+
+const isOnPage = (trigger: Trigger, deviceId: string, pageId: string | undefined): boolean =>
+  'deviceId' in trigger &&
+  trigger.deviceId === deviceId &&
+  (!('pageId' in trigger) || trigger.pageId === undefined || trigger.pageId === pageId)
+
+/** How many commands there are live in each mode, in words; each program by itself. */
+function countsByMode(commands: readonly Command[], programs: readonly Program[]): string {
+  const parts = programs.flatMap((program) => {
+    const own = new Set(commands.filter((c) => c.programId === program.id))
+    if (own.size === 0) return []
+    const modes = program.contexts.map(
+      (context) => `${context.name} ${[...own].filter((c) => isLiveIn(c, program, context.id)).length}`,
+    )
+    return [`${program.name} ${own.size} (${modes.join(', ')})`]
+  })
+  return parts.length > 0 ? parts.join('; ') : 'none'
+}
 
 /** What is shown and can be done there. */
 export function useDeviceCommands() {
@@ -14,6 +41,7 @@ export function useDeviceCommands() {
   const [chosen, setChosen] = useState<readonly string[]>([])
   const [placing, setPlacing] = useState<{ start: Trigger; placement?: Placement } | null>(null)
   const [naming, setNaming] = useState(false)
+  const [dealing, setDealing] = useState(false)
   const page = device.pages.find((p) => p.id === pageId) ?? device.pages[0]
   const byControlRef = useMemo(() => {
     const map = new Map<string, Placement[]>()
@@ -25,6 +53,17 @@ export function useDeviceCommands() {
   }, [arrangement])
   const onPage = (trigger: Trigger): boolean =>
     !('pageId' in trigger) || trigger.pageId === undefined || trigger.pageId === page?.id
+  /** what the commands are dealt onto: each control's plain act, in the order in which one reads */
+  const places = useMemo(() => {
+    const own = env.controls.filter(
+      (c) => c.deviceId === device.id && c.type !== 'field' && c.clicks !== true,
+    )
+    return readingOrder(own).flatMap((c) => plainTriggers(c, [], page?.id))
+  }, [env.controls, device.id, page?.id])
+  const onIt = useMemo(
+    () => arrangement.placements.filter((p) => isOnPage(p.trigger, device.id, page?.id)),
+    [arrangement, device.id, page?.id],
+  )
   const controls = device.controls.filter((c) => c.type !== 'field')
   const fields = device.controls.filter((c) => c.type === 'field')
   const commandOf = (id: string) => index.commands.get(id)
@@ -49,6 +88,13 @@ export function useDeviceCommands() {
     fields,
     placing,
     naming,
+    dealing,
+    setDealing,
+    places,
+    countsByMode: countsByMode(
+      onIt.flatMap((p) => commandOf(p.commandId) ?? []),
+      plan.programs,
+    ),
   }
 }
 

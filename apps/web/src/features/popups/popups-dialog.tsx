@@ -14,6 +14,7 @@ import {
   deletePopup,
   editPopup,
 } from '@reach-plot/core'
+import { DealDialog } from '../../parts/deal/deal-dialog.js'
 import { Dialog } from '../../parts/dialog.js'
 import { NumberBox } from '../../parts/number-box.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
@@ -28,6 +29,7 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
   const { arrangement, env } = useDerived()
   const [chosenId, setChosenId] = useState(arrangement.popups[0]?.id ?? null)
   const [placing, setPlacing] = useState<Trigger | null>(null)
+  const [filling, setFilling] = useState(false)
   const set = arrangement.popups.find((s) => s.id === chosenId) ?? arrangement.popups[0]
   const add = (): void => {
     // a free button of the pointing hand is the usual opener
@@ -39,6 +41,15 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
   }
   // one dialog at a time: the sheet comes back when a command is placed
   if (placing) return <TriggerDialog start={placing} onClose={() => setPlacing(null)} />
+  if (filling && set)
+    return (
+      <DealDialog
+        onto={set.name}
+        triggers={entriesOf(set)}
+        programId={set.programId ?? null}
+        onClose={() => setFilling(false)}
+      />
+    )
   return (
     <Dialog
       title="Pop-up sets"
@@ -69,20 +80,29 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
         />
       )}
       {set ? (
-        <SetForm key={set.id} set={set} onPlace={setPlacing} />
+        <SetForm key={set.id} set={set} onPlace={setPlacing} onFill={() => setFilling(true)} />
       ) : (
         <p className="mt-3">There is none in “{arrangement.name}” yet.</p>
       )}
     </Dialog>
   )
 }
-function SetForm(props: { set: PopupSet; onPlace: (trigger: Trigger) => void }) {
+
+const entriesOf = (set: PopupSet): Trigger[] =>
+  Array.from({ length: set.entries }, (_, i) => ({ kind: 'popup', setId: set.id, entry: i + 1 }))
+
+function SetForm(props: { set: PopupSet; onPlace: (trigger: Trigger) => void; onFill: () => void }) {
   const view = useSetForm(props)
   const { set, index, plan, env, onPlace } = view
   return (
     <>
       <SetFields view={view} />
-      <p className="caption mt-5 border-b border-rule pb-1">Places, clockwise from the top</p>
+      <div className="mt-5 flex items-end justify-between border-b border-rule pb-1">
+        <p className="caption">Places, clockwise from the top</p>
+        <button type="button" className="btn" onClick={props.onFill}>
+          Deal commands …
+        </button>
+      </div>
       <ul>
         {Array.from({ length: set.entries }, (_, i) => {
           const trigger: Trigger = { kind: 'popup', setId: set.id, entry: i + 1 }

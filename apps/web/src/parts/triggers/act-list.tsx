@@ -83,7 +83,7 @@ function ActRows({
       {group.rows.map((row) => (
         <label
           key={row.key}
-          className={`grid cursor-pointer grid-cols-[18px_150px_130px_1fr] items-baseline gap-x-2 border-t border-rule px-2 py-1 ${row.key === chosen ? 'bg-reach-1' : 'hover:bg-reach-1'}`}
+          className={`grid cursor-pointer grid-cols-[18px_160px_186px_1fr] items-baseline gap-x-2 border-t border-rule px-2 py-1 ${row.key === chosen ? 'bg-reach-1' : 'hover:bg-reach-1'}`}
         >
           <input
             type="radio"

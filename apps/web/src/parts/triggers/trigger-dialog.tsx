@@ -6,7 +6,7 @@ import { reservedNote, verdictWords } from '../words.js'
 import { Dialog } from '../dialog.js'
 import { ActList } from './act-list.js'
 import { RelayField } from './relay-field.js'
-import { useTriggerDialog, type TriggerDialogView } from './use-trigger-dialog.js'
+import { useTriggerDialog, type TakenBy, type TriggerDialogView } from './use-trigger-dialog.js'
 
 /**
  * Places a command by any act on any control of the bench: repeated taps, holds, dials, strokes, pages, pen buttons,
@@ -68,11 +68,8 @@ function TriggerForm({ view, deviceId }: { view: TriggerDialogView; deviceId: st
 }
 
 /** How the trigger is reached, and who or what stands there already. */
-function TriggerJudgement({
-  view: { lacks, reach, reserved, holders, foreseen },
-}: {
-  view: TriggerDialogView
-}) {
+function TriggerJudgement({ view }: { view: TriggerDialogView }) {
+  const { lacks, reach, reserved, holders, foreseen } = view
   return (
     <>
       <span>Reached</span>
@@ -88,9 +85,9 @@ function TriggerJudgement({
           <span>In the way</span>
           <p className="text-magenta">
             {reserved !== null && `${reservedNote(reserved)}. `}
-            {holders.length > 0 &&
-              `Held by ${holders.map((c) => `“${fullName(c)}”`).join(', ')}, which stays there too.`}
+            {holders.length > 0 && `${holders.map((c) => `“${fullName(c)}”`).join(', ')}, which`}
           </p>
+          {holders.length > 0 && <TakenField view={view} />}
         </>
       )}
       {foreseen.length > 0 && (
@@ -106,6 +103,35 @@ function TriggerJudgement({
         </>
       )}
     </>
+  )
+}
+
+/** What becomes of those who stand there. */
+function TakenField({ view: { taken, setTaken, own, env } }: { view: TriggerDialogView }) {
+  const choices: readonly (readonly [TakenBy, string])[] = [
+    ['stays', 'stays there too'],
+    ['goes', 'loses this key'],
+    ...(own ? [['swaps', `takes ${triggerName(own, env)} instead`] as const] : []),
+  ]
+  return (
+    <div
+      role="radiogroup"
+      aria-label="What becomes of what is there"
+      className="col-start-2 -mt-2 flex flex-wrap gap-x-5"
+    >
+      {choices.map(([id, name]) => (
+        <label key={id} className="flex min-h-6 items-center gap-1.5">
+          <input
+            type="radio"
+            name="taken"
+            className="accent-(--magenta)"
+            checked={taken === id}
+            onChange={() => setTaken(id)}
+          />
+          {name}
+        </label>
+      ))}
+    </div>
   )
 }
 

@@ -1,9 +1,13 @@
 import { useMemo, useState } from 'react'
 import {
+  activeArrangement,
+  pagesOf,
   reservedBy,
   triggerKey,
   triggerName,
   type Chord,
+  type Plan,
+  type ProgramId,
   type Trigger,
   type CommandId,
 } from '@reach-plot/core'
@@ -17,6 +21,18 @@ const none = [] as const
 /** What the control sends: one that was emptied sends nothing more; left out, a relay moves with its command. */
 const relayOf = (sends: readonly Chord[], before: readonly Chord[]): readonly Chord[] | null | undefined =>
   sends.length > 0 ? sends : before.length > 0 ? null : undefined
+
+/** What becomes of a command that stands on the place already. */
+export type TakenBy = 'stays' | 'goes' | 'swaps'
+
+/** The program that brings up the page of a trigger, or its pop-up set. */
+const pageProgramOf = (plan: Plan, trigger: Trigger): ProgramId | undefined => {
+  if (trigger.kind === 'popup')
+    return activeArrangement(plan).popups.find((set) => set.id === trigger.setId)?.programId
+  if (!('pageId' in trigger)) return undefined
+  const device = plan.devices.find((d) => d.id === trigger.deviceId)
+  return pagesOf(device).find((page) => page.id === trigger.pageId)?.programId
+}
 
 /** What is shown and can be done there. */
 export function useTriggerDialog({
@@ -33,11 +49,17 @@ export function useTriggerDialog({
 }) {
   const plan = usePlan()
   const { env, arrangement, index, triggersOf, foresee } = useDerived()
-  const front = useFrontCommands()
+  const inFront = useFrontCommands()
+  const ofPage = pageProgramOf(plan, start)
+  const front = useMemo(
+    () => (ofPage === undefined ? inFront : plan.commands.filter((c) => c.programId === ofPage)),
+    [ofPage, inFront, plan.commands],
+  )
   const [chosen, setChosen] = useState(commandId ?? front[0]?.id ?? '')
   const [trigger, setTrigger] = useState(start)
   const [sends, setSends] = useState<readonly Chord[]>(startSends)
   const [keep, setKeep] = useState(false)
+  const [taken, setTaken] = useState<TakenBy>('stays')
   /** a free key that the command gets as well, for the control to send */
   const [bound, setBound] = useState<Chord | null>(null)
   const command = plan.commands.find((c) => c.id === chosen)
@@ -55,12 +77,21 @@ export function useTriggerDialog({
   )
   const program = plan.programs.find((p) => p.id === command?.programId)
   const isKey = 'code' in trigger
+  /** where the command is now, which the one in the way may take */
+  const own = command ? triggersOf(command.id).find((t) => triggerKey(t) !== triggerKey(trigger)) : undefined
   const run = (): void => {
     if (!command) return
     const relay = isKey ? undefined : relayOf(sends, startSends)
     const isBound = bound !== null && sends.some((sent) => triggerKey(sent) === triggerKey(bound))
     place(
-      { commandId: command.id, trigger, keepOld: keep, ...(relay !== undefined && { sends: relay }) },
+      {
+        commandId: command.id,
+        trigger,
+        keepOld: keep,
+        ...(relay !== undefined && { sends: relay }),
+        ...(holders.length > 0 && taken !== 'stays' && { displaced: holders.map((c) => c.id) }),
+        ...(holders.length > 0 && taken === 'swaps' && own && { swapTo: own }),
+      },
       name,
       isBound ? { commandId: command.id, trigger: bound, keepOld: true } : undefined,
     )
@@ -89,6 +120,9 @@ export function useTriggerDialog({
     keep,
     setKeep,
     setBound,
+    taken,
+    setTaken,
+    own,
     foreseen,
     env,
   }
