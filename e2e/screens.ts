@@ -9,7 +9,7 @@ export const screens: readonly (readonly [path: string, shows: string | RegExp])
   ['/bench/device/pad/commands', 'Commands on it'],
   ['/commands', 'Uses/h'],
   ['/commands/bring-in', 'What can be read'],
-  ['/commands/often', 'a pile at a time'],
+  ['/commands/often', 'How often, without a log'],
   ['/commands/lookup', /look up/i],
   ['/commands/usage', 'Import a log'],
   ['/commands/mnemonics', /program/i],

@@ -13,6 +13,11 @@ import './styles.css'
 
 const router = createBrowserRouter([
   {
+    path: 'tally',
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('./features/piles/small-tally.js')).SmallTally }),
+  },
+  {
     element: <AppFrame />,
     errorElement: <ErrorScreen />,
     // the app is drawn only when its plan is read; nothing stands there before

@@ -284,7 +284,6 @@ export {
   type SolveProgress,
   type SolveRow,
   type SolveScope,
-  rateSpread,
   type LoadPoint,
   type Confidence,
   type MoveDoubt,
@@ -561,6 +560,15 @@ export { forceLevels, type Force } from './bench/index.js'
 export { dearWays, dearWaysOf, type DearWay } from './compare/index.js'
 export type { Explanation } from './compare/index.js'
 export { thereAndBackMs } from './hand/index.js'
+export {
+  answered,
+  beginComparing,
+  orderedRates,
+  pileSpread,
+  questionOf,
+  talliedRate,
+  type Comparing,
+} from './usage/index.js'
 export { dealCommands, readingOrder, type Deal, type DealTaken, type DealWay } from './places/index.js'
 export { applyRemedy, controlCandidates, foresight, type Foresight } from './places/index.js'
 export { applyList } from './solve/index.js'

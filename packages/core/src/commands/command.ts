@@ -31,6 +31,8 @@ export const commandSchema = z.strictObject({
   /** path in the program's menus, outermost first; empty when it is in no menu */
   menu: z.array(z.string().min(1).max(120)).max(8),
   usesPerHour: z.number().min(0).max(100_000),
+  /** how sure the rate is, as the spread of its logarithm: by the width of a pile or a tally; a guess where left out */
+  rateSpread: z.number().min(0).max(3).optional(),
   /** id of the command that undoes or reverses this one */
   oppositeId: commandIdSchema.optional(),
   /** commands that belong together with this one */

@@ -1,5 +1,7 @@
 import { dayHours, defaultPayBackDays, menuKnowledges } from '../plan/index.js'
-import { payBackCurve, paysFromDay, timeCommand, type PayBackPoint } from '../work/index.js'
+import { entryOf } from '../table.js'
+import { rateSpreadOf } from '../usage/index.js'
+import { payBackCurve, paysFromDay, timeCommand, type DayPart, type PayBackPoint } from '../work/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { changesBetween, learningOf, type Change, type Learning } from './changes.js'
 import { prepareWork, reportOf, type ArrangementReport } from './report.js'
@@ -7,7 +9,7 @@ import { prepareWork, reportOf, type ArrangementReport } from './report.js'
 /** What a day of an arrangement saves against another, min. */
 export interface Saving {
   readonly minutes: number
-  /** over how well menus are known: by heart, as usual, seldom used */
+  /** over how well menus are known (by heart, as usual, seldom used), and 90 % of how sure the rates are */
   readonly leastMinutes: number
   readonly mostMinutes: number
   /** of it from commands that had no key */
@@ -86,10 +88,36 @@ function savingOf(before: ArrangementReport, after: ArrangementReport): Saving {
     .map(
       (c) => (timeCommand(c, before.work.context).ms - timeCommand(c, after.work.context).ms) * c.usesPerHour,
     )
+  const spread = quantile95 * minutesOf(deviationOf(before, after))
   return {
     minutes: minutesOf(before.day.msPerHour - after.day.msPerHour),
-    leastMinutes: Math.min(...all),
-    mostMinutes: Math.max(...all),
+    leastMinutes: Math.min(...all) - spread,
+    mostMinutes: Math.max(...all) + spread,
     fromUnkeyedMinutes: minutesOf(unkeyed.reduce((sum, ms) => sum + ms, 0)),
   }
+}
+
+/** 95 % of a normal distribution lie below so many deviations: between the two ends lie 90 %. */
+const quantile95 = 1.645
+
+/** Standard deviation of a saving by how sure each rate is, ms an hour: each command and routine for itself. */
+function deviationOf(before: ArrangementReport, after: ArrangementReport): number {
+  const { plan, index } = after.work.model
+  const saved = new Map<string, { readonly part: DayPart; ms: number }>()
+  const add = (parts: readonly DayPart[], sign: 1 | -1): void => {
+    for (const part of parts) {
+      const key = `${part.kind} ${part.id}`
+      const found = saved.get(key) ?? { part, ms: 0 }
+      saved.set(key, found)
+      found.ms += sign * part.timesPerHour * part.work.ms
+    }
+  }
+  add(before.day.parts, 1)
+  add(after.day.parts, -1)
+  const hoursLogged = plan.usage?.activeHours ?? 0
+  const spreadOf = ({ kind, id, timesPerHour }: DayPart): number =>
+    kind === 'command'
+      ? rateSpreadOf(index.commands.get(id) ?? {}, entryOf(plan.usage?.commands ?? {}, id)?.uses ?? 0)
+      : rateSpreadOf({}, timesPerHour * hoursLogged)
+  return Math.sqrt([...saved.values()].reduce((sum, { part, ms }) => sum + (ms * spreadOf(part)) ** 2, 0))
 }

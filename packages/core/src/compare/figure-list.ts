@@ -275,7 +275,7 @@ export const figureList: readonly Figure[] = [
     value: ({ saved }) => saved?.minutes ?? null,
     range: ({ saved }) => (saved ? [saved.leastMinutes, saved.mostMinutes] : null),
     explain: ({ saved }) => ({
-      rule: 'The time of a day with the first arrangement less that with this one. The range is over how well the menus are known: by heart, one look for each walk through a menu, or one for each level.',
+      rule: 'The time of a day with the first arrangement less that with this one. The range is over how well the menus are known (by heart, one look for each walk through a menu, or one for each level), and 90 % of how sure the rates are.',
       source: klm,
       lines: saved
         ? [

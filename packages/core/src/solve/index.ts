@@ -15,6 +15,6 @@ export {
   type SolveProgress,
 } from './solve.js'
 export { moveReason } from './why.js'
-export { rateSpread, type Confidence, type MoveDoubt } from './move-doubt.js'
+export { type Confidence, type MoveDoubt } from './move-doubt.js'
 export type { CurvePoint } from './few-moves.js'
 export type { LoadPoint } from './load-curve.js'

@@ -2,6 +2,7 @@ import type { CommandId } from '../ids.js'
 import type { PreparedModel } from '../model/index.js'
 import type { Trigger } from '../triggers/index.js'
 import { drawnHandCosts, type Draw } from '../doubt/index.js'
+import { rateSpreadOf } from '../usage/index.js'
 import type { ProposedMove } from './moves.js'
 import type { ArrangementProblem } from './problem.js'
 
@@ -21,15 +22,6 @@ export interface MoveDoubt {
   readonly confidence: Confidence
 }
 
-/** Spread of a rate that was guessed, in its logarithm. Assumed. */
-const guessedSpread = 0.5
-/** A rate that was counted is surer than this by no more uses. Assumed. */
-const leastSpread = 0.05
-
-/** Spread of a rate in its logarithm: the counting error of a log, or that of a guess. */
-export const rateSpread = (counted: number): number =>
-  counted > 0 ? Math.min(guessedSpread, Math.max(leastSpread, 1 / Math.sqrt(counted))) : guessedSpread
-
 /**
  * Draws all assumed constants and rates together and counts in how many each move gains. What a move gains by how its
  * trigger lies to others is kept as it is. Yields how far it is; ended early, it has the doubt of the moves so far.
@@ -45,6 +37,7 @@ export function* moveDoubts(
   const out = new Map<number, MoveDoubt>()
   if (draws.length === 0) return out
   const costs = drawnHandCosts(model, draws)
+  const spreadOf = (id: CommandId): number => rateSpreadOf(model.index.commands.get(id) ?? {}, usesOf(id))
   const rowOf = new Map(moves.map((m) => [m.id, m.row]))
   for (const [k, move] of moves.entries()) {
     if ((yield k / moves.length) === true) break
@@ -54,7 +47,7 @@ export function* moveDoubts(
     const related = move.gainMs - usual
     const gains = draws.map((draw, n) => {
       const gained = parts.reduce((sum, part) => {
-        const spread = rateSpread(usesOf(part.commandId)) * draw.deviate(`uses ${part.commandId}`)
+        const spread = spreadOf(part.commandId) * draw.deviate(`uses ${part.commandId}`)
         const rate = Math.exp(spread)
         const costOn = ({ trigger, handMs, ms }: Stand): number =>
           trigger === null

@@ -42,7 +42,7 @@ export function acceptUsage(
   }
 }
 
-const withUses = (command: Command, usesPerHour: number): Command => ({
+const withUses = ({ rateSpread: _before, ...command }: Command, usesPerHour: number): Command => ({
   ...command,
   usesPerHour: Math.min(100_000, usesPerHour),
 })

@@ -6,10 +6,10 @@ import {
   placeDoubt,
   placesOn,
   rankPlaces,
-  rateSpread,
   triggerReach,
   chord,
 } from '../../src/index.js'
+import { countedSpread } from '../../src/usage/rate-spread.js'
 import { drawnHandCosts } from '../../src/doubt/index.js'
 import { handCostMs } from '../../src/places/index.js'
 import { demoModel, demoPlan } from '../work/desk.js'
@@ -61,9 +61,9 @@ describe('the doubt of places', () => {
 
 test('a rate that was counted is surer the more it was counted, and a guess the least', () => {
   // the counting error of n is √n (Poisson)
-  expect(rateSpread(100)).toBeCloseTo(0.1)
-  expect(rateSpread(25)).toBeCloseTo(0.2)
-  expect(rateSpread(0)).toBe(0.5)
-  expect(rateSpread(1)).toBe(0.5)
-  expect(rateSpread(1_000_000)).toBe(0.05)
+  expect(countedSpread(100)).toBeCloseTo(0.1)
+  expect(countedSpread(25)).toBeCloseTo(0.2)
+  expect(countedSpread(0)).toBe(0.5)
+  expect(countedSpread(1)).toBe(0.5)
+  expect(countedSpread(1_000_000)).toBe(0.05)
 })

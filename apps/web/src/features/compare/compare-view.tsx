@@ -129,7 +129,7 @@ function SavedRange({ column }: { column: SheetColumn }) {
   return (
     <span className="text-ink-2">
       {' '}
-      ({least} to {most} by how well the menus are known
+      ({least} to {most} by how well the menus are known and how sure the rates are
       {unkeyed > 0.05 && `; ${unkeyed.toFixed(1)} of it from commands that had no key`})
     </span>
   )

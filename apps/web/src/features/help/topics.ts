@@ -126,7 +126,7 @@ export const topics: readonly Topic[] = [
     'time',
     'Seconds',
     'A press takes 100 ms and, by Fitts’s law, 100 ms for each bit of distance and smallness. Moving the hand to the mouse and back, pointing, clicking and looking for a menu entry have the times of the keystroke-level model (Card, Moran and Newell, 1980).',
-    'They are averages of practised people: differences between two arrangements hold better than the seconds themselves. A saving shows its range over how well the menus are known.',
+    'They are averages of practised people: differences between two arrangements hold better than the seconds themselves. A saving shows its range over how well the menus are known and how sure the rates are.',
   ),
   figure(
     'cost',

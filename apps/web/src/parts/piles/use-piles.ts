@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { dayHours, editCommand, type Command } from '@reach-plot/core'
+import { dayHours, editCommand, pileSpread, type Command } from '@reach-plot/core'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 
 /** How often, in words, with the uses behind them. Assumed; each can be set. */
@@ -16,7 +16,7 @@ const usual: readonly Pile[] = [
   { key: '4', name: 'all the time', unit: 'hour', uses: 20 },
 ]
 
-const shown = 60
+export const shown = 60
 
 /** Commands that are sorted into piles by one key each: those without a rate first. */
 export function usePiles() {
@@ -34,7 +34,12 @@ export function usePiles() {
   const sort = (pile: Pile): void => {
     const command = commands[at]
     if (!command) return
-    edit((before) => editCommand(before, command.id, { usesPerHour: rateOf(pile) }))
+    edit((before) =>
+      editCommand(before, command.id, {
+        usesPerHour: rateOf(pile),
+        rateSpread: pileSpread(piles.map(rateOf), piles.indexOf(pile)),
+      }),
+    )
     setSorted((before) => new Map(before).set(command.id, pile.name))
     setAt((n) => Math.min(commands.length, n + 1))
   }
@@ -54,7 +59,7 @@ export function usePiles() {
   }
 }
 
-function firstOf(commands: readonly Command[]): readonly string[] {
+export function firstOf(commands: readonly Command[]): readonly string[] {
   return commands
     .toSorted((a, b) => Number(a.usesPerHour > 0) - Number(b.usesPerHour > 0))
     .slice(0, shown)

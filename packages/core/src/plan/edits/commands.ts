@@ -11,6 +11,9 @@ export const editCommand = edit(editCommandIn)
 function editCommandIn(plan: Plan, id: string, change: Partial<Omit<Command, 'id'>>): void {
   const command = plan.commands.find((c) => c.id === id)
   if (!command) return
+  // a rate that is set otherwise is as sure as a guess
+  if (change.usesPerHour !== undefined && change.usesPerHour !== command.usesPerHour)
+    delete command.rateSpread
   Object.assign(command, change)
   // an emptied optional field is left out, as the file format has it
   if (!command.label) delete command.label
