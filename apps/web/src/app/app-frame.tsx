@@ -1,11 +1,12 @@
 import { Moon, Sun } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useEffect } from 'react'
 import { NavLink, Outlet, useNavigate } from 'react-router'
 import { Toaster } from 'sonner'
 import { ProgramsDialog } from '../features/settings/programs-dialog.js'
 import { SettingsDialog } from '../features/settings/settings-dialog.js'
 import { ShortcutsDialog } from '../features/shortcuts/shortcuts-dialog.js'
 import { useShortcuts } from '../parts/shortcuts/use-shortcuts.js'
+import { useKept } from '../parts/use-kept.js'
 import { ArrangementMenu } from '../features/plans/arrangement-menu.js'
 import { FrontMenu } from '../features/plans/front-menu.js'
 import { PopupsDialog } from '../features/popups/popups-dialog.js'
@@ -82,7 +83,8 @@ export function AppFrame() {
 function useAppFrame() {
   const theme = useSettings((s) => s.theme)
   const set = useSettings((s) => s.set)
-  const [sheet, setSheet] = useState<'desk' | 'contexts' | 'popups' | 'shortcuts' | null>(null)
+  // what is open is open again after a reload
+  const [sheet, setSheet] = useKept<'desk' | 'contexts' | 'popups' | 'shortcuts' | null>('sheet', null, 'tab')
   const navigate = useNavigate()
   const go = (to: string) => (): void => void navigate(to)
   const toggleTheme = (): void => set({ theme: theme === 'day' ? 'night' : 'day' })

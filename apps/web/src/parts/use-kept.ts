@@ -2,46 +2,51 @@ import { useCallback, useEffect, useState } from 'react'
 
 const prefix = 'reach-plot-half '
 
-/** Forgets what was half done under a name. */
-export const forgetKept = (name: string): void => localStorage.removeItem(prefix + name)
+/** Where a half-done thing is kept: in this tab, for a reload; or in the browser, for its other windows and later days. */
+type Keeper = 'tab' | 'browser'
 
-function kept<T>(name: string, usual: T): T {
+function kept<T>(name: string, usual: T, keeper: Keeper): T {
   try {
-    const text = localStorage.getItem(prefix + name)
+    const text = (keeper === 'tab' ? sessionStorage : localStorage).getItem(prefix + name)
     return text === null ? usual : (JSON.parse(text) as T)
   } catch {
     return usual
   }
 }
 
+function keep<T>(name: string, value: T, usual: T, keeper: Keeper): void {
+  try {
+    const storage = keeper === 'tab' ? sessionStorage : localStorage
+    const text = JSON.stringify(value)
+    if (text === JSON.stringify(usual)) storage.removeItem(prefix + name)
+    else storage.setItem(prefix + name, text)
+  } catch {
+    // nothing is kept, and all else works
+  }
+}
+
 /**
- * A state that survives a reload, such as what is half typed in a form: kept by its name beside the plan, and followed in
- * other windows of the app. What is set to its usual value is forgotten. Where the browser keeps nothing it is a plain
- * state.
+ * A state that survives a reload, such as what is half typed in a form, kept by its name. What is set to its usual value is
+ * forgotten. One of the browser follows what other windows of the app do. Where nothing can be kept it is a plain state.
+ * @param usual  plain data; the one of the first call counts
  */
-export function useKept<T>(name: string, usual: T): [T, (value: T) => void] {
-  const [value, setValue] = useState(() => kept(name, usual))
+export function useKept<T>(name: string, usual: T, keeper: Keeper = 'browser'): [T, (value: T) => void] {
+  const [first] = useState(() => usual)
+  const [value, setValue] = useState(() => kept(name, first, keeper))
   const set = useCallback(
     (next: T) => {
       setValue(next)
-      try {
-        if (JSON.stringify(next) === JSON.stringify(usual)) localStorage.removeItem(prefix + name)
-        else localStorage.setItem(prefix + name, JSON.stringify(next))
-      } catch {
-        // nothing is kept, and all else works
-      }
+      keep(name, next, first, keeper)
     },
-    // the usual value is told once
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [name],
+    [name, first, keeper],
   )
   useEffect(() => {
+    if (keeper === 'tab') return
     const onStorage = (event: StorageEvent): void => {
-      if (event.key === prefix + name) setValue(kept(name, usual))
+      if (event.key === prefix + name) setValue(kept(name, first, keeper))
     }
     addEventListener('storage', onStorage)
     return () => removeEventListener('storage', onStorage)
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [name])
+  }, [name, first, keeper])
   return [value, set]
 }

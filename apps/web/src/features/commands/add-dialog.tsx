@@ -1,5 +1,6 @@
 import { addNamedCommand } from '@reach-plot/core'
 import { useState } from 'react'
+import { useKept } from '../../parts/use-kept.js'
 import { Dialog } from '../../parts/dialog.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useFront } from '../../store/selectors.js'
@@ -9,12 +10,18 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
   const plan = usePlan()
   const edit = useEdit()
   const front = useFront()
-  const [name, setName] = useState('')
-  const [program, setProgram] = useState(plan.programs.find((p) => p.id === front.programId)?.name ?? '')
-  const [context, setContext] = useState(
-    plan.programs.find((p) => p.id === front.programId)?.contexts.find((c) => c.id === front.contextId)
-      ?.name ?? '',
-  )
+  const inFront = plan.programs.find((p) => p.id === front.programId)
+  const usual = {
+    name: '',
+    program: inFront?.name ?? '',
+    context: inFront?.contexts.find((c) => c.id === front.contextId)?.name ?? '',
+  }
+  const [typed, setTyped] = useKept('add-command', usual, 'tab')
+  const { name, program, context } = typed
+  const close = (): void => {
+    setTyped(usual)
+    onClose()
+  }
   const known = plan.programs.find((p) => p.name.toLowerCase() === program.trim().toLowerCase())
   const ready = name.trim() !== '' && program.trim() !== ''
   // namesakes are told apart by their menu; whether a second one is meant is asked once
@@ -24,7 +31,7 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
   const [askedFor, setAskedFor] = useState<string | null>(null)
   const isAsked = twin !== undefined && askedFor === twin.id
   return (
-    <Dialog title="Add a command" onClose={onClose}>
+    <Dialog title="Add a command" onClose={close}>
       <form
         className="grid grid-cols-[120px_1fr] items-center gap-x-4 gap-y-3"
         onSubmit={(event) => {
@@ -37,7 +44,7 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
           edit((plan) =>
             addNamedCommand(plan, { name: name.trim(), program: program.trim(), context: context.trim() }),
           )
-          onClose()
+          close()
         }}
       >
         <label htmlFor="add-name">Name</label>
@@ -47,7 +54,7 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
           value={name}
           maxLength={120}
           autoFocus
-          onChange={(e) => setName(e.target.value)}
+          onChange={(e) => setTyped({ ...typed, name: e.target.value })}
         />
         <label htmlFor="add-program">Program</label>
         <input
@@ -56,7 +63,7 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
           list="add-programs"
           value={program}
           maxLength={120}
-          onChange={(e) => setProgram(e.target.value)}
+          onChange={(e) => setTyped({ ...typed, program: e.target.value })}
         />
         <datalist id="add-programs">
           {plan.programs.map((p) => (
@@ -71,7 +78,7 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
           placeholder="everywhere"
           value={context}
           maxLength={120}
-          onChange={(e) => setContext(e.target.value)}
+          onChange={(e) => setTyped({ ...typed, context: e.target.value })}
         />
         <datalist id="add-contexts">
           {known?.contexts.map((c) => (

@@ -136,6 +136,7 @@ function CommandRow(
       <ChooseCell view={view} />
       <EditCell
         label={`Name of ${command.name}`}
+        keepAs={`${command.id} name`}
         value={command.name}
         maxLength={120}
         required
@@ -154,6 +155,7 @@ function CommandRow(
       <MenuCell view={view} />
       <EditCell
         label={`Uses an hour of ${command.name}`}
+        keepAs={`${command.id} uses`}
         value={String(command.usesPerHour)}
         numeric
         commitOnBlur
@@ -164,7 +166,7 @@ function CommandRow(
       <div role="cell" className="flex items-center gap-3 overflow-hidden pl-2" title={row.triggerText}>
         <button
           type="button"
-          className="-ml-1 p-1 text-ink-2 hover:text-magenta"
+          className="-ml-1.5 p-1.5 text-ink-2 hover:text-magenta"
           aria-label={`Another key for ${fullName(command)}`}
           title="Another key: instead, or as well"
           onClick={() => props.onKey(command)}
@@ -182,6 +184,7 @@ function CommandRow(
       ) : (
         <EditCell
           label={`Short label of ${command.name}`}
+          keepAs={`${command.id} label`}
           value={command.label ?? ''}
           maxLength={60}
           placeholder="–"
@@ -244,6 +247,7 @@ function MenuCell({ view: { command, onEdit } }: { view: CommandRowView }) {
   return (
     <EditCell
       label={`Menu path of ${command.name}`}
+      keepAs={`${command.id} menu`}
       value={command.menu.join(' › ')}
       maxLength={300}
       onChange={(text) =>

@@ -1,8 +1,10 @@
-import { useState } from 'react'
+import { useKept } from '../../parts/use-kept.js'
 import { endEditGroup } from '../../store/plan-store.js'
 
 export interface EditCellProps {
   readonly label: string
+  /** what the cell is of, so that what is half typed is there again after a reload */
+  readonly keepAs: string
   readonly value: string
   readonly onChange: (text: string) => void
   readonly numeric?: boolean
@@ -46,6 +48,7 @@ function goDown(field: HTMLInputElement): void {
  */
 export function EditCell({
   label,
+  keepAs,
   value,
   onChange,
   numeric = false,
@@ -57,7 +60,7 @@ export function EditCell({
   hint = numeric ? 'A number from 0 to 100000' : 'A name is needed',
   suffix,
 }: EditCellProps) {
-  const [draft, setDraft] = useState<string | null>(null)
+  const [draft, setDraft] = useKept<string | null>(`cell ${keepAs}`, null, 'tab')
   const text = draft ?? value
   const good = isGood(text)
   const leave = (): void => {

@@ -32,6 +32,7 @@ import { onEditable, undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { heldSetsUsed, useDerived } from '../../store/selectors.js'
+import { useKept } from '../../parts/use-kept.js'
 import { usePlaceGains } from '../../parts/use-place-gains.js'
 import { useView } from '../../store/view-store.js'
 import { isTyping } from '../../parts/shortcuts/use-shortcuts.js'
@@ -205,8 +206,9 @@ export function useCommands() {
   const listed = useListed()
   const imports = useImports()
   const rowActions = useRowActions()
-  const [adding, setAdding] = useState(false)
-  const [openId, setOpenId] = useState<string | null>(null)
+  // what is open is open again after a reload
+  const [adding, setAdding] = useKept('adding', false, 'tab')
+  const [openId, setOpenId] = useKept<string | null>(`opened ${plan.id}`, null, 'tab')
   /** the command that another key is chosen for */
   const [keyed, setKeyed] = useState<Command | null>(null)
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())

@@ -149,7 +149,7 @@ function Rows({ view: { rows, count, setUses, drop }, isSmall }: { view: TallySc
             <td className="pr-2 text-right whitespace-nowrap print:hidden">
               <button
                 type="button"
-                className="p-1"
+                className="p-1.5"
                 aria-label={`One less of ${fullName(command)}`}
                 disabled={uses === 0}
                 onClick={() => count(command.id, -1)}
@@ -159,7 +159,7 @@ function Rows({ view: { rows, count, setUses, drop }, isSmall }: { view: TallySc
               {!isSmall && (
                 <button
                   type="button"
-                  className="p-1"
+                  className="p-1.5"
                   aria-label={`Do not count ${fullName(command)}`}
                   onClick={() => drop(command)}
                 >
