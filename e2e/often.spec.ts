@@ -9,7 +9,7 @@ async function openOften(page: Page, way: string): Promise<void> {
 const foot = (page: Page) => page.getByRole('contentinfo')
 /** What the plan says of a command's use. */
 async function usesOf(page: Page, name: string): Promise<string> {
-  await page.goto('/commands')
+  await page.getByRole('link', { name: 'Inventory' }).click()
   await page.getByRole('searchbox').fill(name)
   return page.getByRole('textbox', { name: `Uses an hour of ${name}` }).inputValue()
 }
