@@ -87,9 +87,16 @@ for (const share of screens) {
   })
 }
 
-test('axe finds nothing in the sheets', async ({ page }) => {
+test('axe finds nothing in the sheets, by day and by night', async ({ page }) => {
   // over a plain screen: what shines through from below is looked at for each word above it
   await page.goto('/bench/device/pad')
+  /** All rules by day, and those of colour by night. */
+  const bothClean = async (name: string): Promise<void> => {
+    expect(await axeFinds(page, { part: sheet }), name).toEqual([])
+    await page.evaluate(() => (document.documentElement.dataset['theme'] = 'night'))
+    expect(await axeFinds(page, { part: sheet, colours: true }), `${name} by night`).toEqual([])
+    await page.evaluate(() => (document.documentElement.dataset['theme'] = 'day'))
+  }
   for (const entry of [
     'Hand, board and system…',
     'Programs and contexts…',
@@ -98,17 +105,21 @@ test('axe finds nothing in the sheets', async ({ page }) => {
   ]) {
     await planMenu(page, entry)
     await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible()
-    expect(await axeFinds(page, { part: sheet }), entry).toEqual([])
+    await bothClean(entry)
     await page.keyboard.press('Escape')
   }
   await page.goto('/commands')
   await page.getByRole('button', { name: 'All about Undo', exact: true }).click()
   await expect(page.getByRole('dialog').getByRole('button', { name: /^Icon/ })).toBeVisible()
-  expect(await axeFinds(page, { part: sheet }), 'a command').toEqual([])
+  await bothClean('a command')
   await page.goto('/bench/device/pad/commands')
   await page.getByRole('button', { name: 'Place a command on key 20' }).click()
   await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Control' })).toBeVisible()
-  expect(await axeFinds(page, { part: sheet }), 'a trigger').toEqual([])
+  await bothClean('a trigger')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Deal commands …' }).click()
+  await expect(page.getByRole('dialog').getByRole('searchbox')).toBeVisible()
+  await bothClean('dealing')
 })
 
 test('shortcuts of the app are shown, can be changed, and refuse what the browser keeps', async ({
@@ -124,4 +135,54 @@ test('shortcuts of the app are shown, can be changed, and refuse what the browse
   await page.getByRole('button', { name: 'Close' }).click()
   await page.keyboard.press('F9')
   await expect(page.getByRole('heading', { name: 'Labels' })).toBeVisible()
+})
+
+test('no screen is scrolled sideways at 1024 by 640, nor at 200 % of zoom', async ({ page }) => {
+  await page.goto('/help')
+  for (const [width, height] of [
+    [1024, 640],
+    [640, 400],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    for (const at of screens.flat()) {
+      await goTo(page, `/${at}`)
+      await expect(page.locator('main').getByRole('button').first()).toBeAttached()
+      const hidden = () =>
+        page.evaluate(() => ({
+          over: document.documentElement.scrollWidth - innerWidth,
+          beside: [...document.querySelectorAll('header button, header a, footer button')]
+            .filter((el) => el.getBoundingClientRect().right > innerWidth + 1)
+            .map((el) => el.textContent),
+        }))
+      await expect.poll(hidden, { message: `${at} at ${width}` }).toEqual({ over: 0, beside: [] })
+    }
+  }
+})
+
+test('the focus never falls to the page: it goes to what stands nearest', async ({ page }) => {
+  await page.goto('/commands')
+  const isSomewhere = async (after: string): Promise<void> => {
+    await expect
+      .poll(() => page.evaluate(() => document.activeElement?.tagName ?? 'BODY'), { message: after })
+      .not.toBe('BODY')
+  }
+  await page.getByRole('searchbox').fill('autotrace')
+  await page
+    .getByRole('textbox', { name: /^Uses an hour/ })
+    .last()
+    .press('Enter')
+  await isSomewhere('Enter in the last cell')
+  await page
+    .getByRole('button', { name: /^Delete/ })
+    .last()
+    .press('Enter')
+  await isSomewhere('a deleted row')
+  await goTo(page, '/commands/routines')
+  await page.getByRole('button', { name: /^Remove step 2/ }).press('Enter')
+  await isSomewhere('a removed step')
+  await page.getByRole('button', { name: 'Delete', exact: true }).press('Enter')
+  await isSomewhere('a deleted routine')
+  await page.getByRole('contentinfo').getByRole('button', { name: /^Undo/ }).press('Enter')
+  await page.getByRole('contentinfo').getByRole('button', { name: /^Undo/ }).press('Enter')
+  await isSomewhere('Undo')
 })

@@ -8,6 +8,7 @@ import { autosave } from './store/autosave.js'
 import { loadDemo } from './store/open-plan.js'
 import { followDay } from './store/day-start.js'
 import { followPlan } from './store/personal-store.js'
+import { keepFocus } from './parts/keep-focus.js'
 import { offerUpdates } from './app/offer-updates.js'
 import './styles.css'
 
@@ -186,6 +187,7 @@ await autosave.start(loadDemo)
 followPlan()
 followDay()
 offerUpdates()
+keepFocus()
 root.render(
   <StrictMode>
     <RouterProvider router={router} />

@@ -32,7 +32,7 @@ export function AppFrame() {
   const view = useAppFrame()
   const { theme, sheet, close } = view
   return (
-    <div className="flex h-full min-h-0 flex-col">
+    <div className="frame flex h-full min-h-0 flex-col">
       <a
         href="#view"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-ink focus:px-3 focus:py-1.5 focus:text-panel"
@@ -115,23 +115,23 @@ type AppFrameView = ReturnType<typeof useAppFrame>
 
 function FrameHeader({ view: { setSheet, theme, toggleTheme } }: { view: AppFrameView }) {
   return (
-    <header className="flex h-12 shrink-0 items-center border-b border-ink bg-panel pr-[14px]">
+    <header className="frame-head flex h-12 shrink-0 items-center border-b border-ink bg-panel pr-[14px] max-[1100px]:pr-[6px]">
       <h1 className="px-[14px] font-chart text-[20px] whitespace-nowrap max-[1200px]:px-[10px] font-semibold tracking-[0.08em] uppercase">
         Reach Plot
       </h1>
-      <nav aria-label="Views" className="flex h-full">
+      <nav aria-label="Views" className="flex h-full min-h-10 max-[900px]:flex-wrap">
         {views.map((view) => (
           <NavLink
             key={view.to}
             to={view.to}
             end={view.to === '/'}
-            className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 max-[1200px]:px-[8px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
+            className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 max-[1200px]:px-[8px] max-[1100px]:px-[6px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
           >
             {view.name}
           </NavLink>
         ))}
       </nav>
-      <div className="ml-auto flex items-center gap-2">
+      <div className="ml-auto flex items-center gap-2 max-[1100px]:gap-1">
         <ArrangementMenu />
         <FrontMenu />
         <PlanMenu

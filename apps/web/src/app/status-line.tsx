@@ -28,7 +28,7 @@ export function StatusLine() {
   const { undone, redone } = useHistoryInWords((before, after) => changeInWords(before, after, env))
   return (
     <footer
-      className="flex h-[34px] shrink-0 items-center gap-6 border-t border-ink bg-panel px-[14px]"
+      className="flex min-h-[34px] shrink-0 flex-wrap items-center gap-x-6 border-t border-ink bg-panel px-[14px]"
       aria-label="Figures of the arrangement"
     >
       <span>

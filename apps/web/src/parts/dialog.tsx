@@ -22,9 +22,9 @@ export function Dialog({
   return (
     <Modal open onClose={onClose} className="relative z-50">
       <div className="fixed inset-0 bg-black/45" aria-hidden="true" />
-      <div className="fixed inset-0 flex items-center justify-center p-6">
+      <div className="fixed inset-0 flex items-center justify-center p-6 max-[900px]:p-2">
         <DialogPanel
-          className={`flex max-h-full flex-col border border-ink bg-panel ${wide ? 'w-[860px]' : 'w-[520px]'}`}
+          className={`flex max-h-full max-w-full flex-col border border-ink bg-panel ${wide ? 'w-[860px]' : 'w-[520px]'}`}
         >
           <div className="flex items-center justify-between border-b border-rule px-5 py-3">
             <DialogTitle className="title">{title}</DialogTitle>

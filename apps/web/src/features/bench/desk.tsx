@@ -20,7 +20,7 @@ export function Desk() {
       <DeskMap chosenId={chosenId} onChoose={setChosenId} />
       <section
         aria-label="The chosen device"
-        className="flex w-[312px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-panel"
+        className="side flex w-[312px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-panel"
       >
         {placed && device ? (
           <PlacedPanel key={placed.deviceId} placed={placed} device={device} controlCount={controls} />

@@ -56,7 +56,7 @@ export function DeviceEditor() {
       </div>
       <section
         aria-label="The chosen controls"
-        className="w-[312px] shrink-0 overflow-y-auto border-l border-rule bg-panel px-[14px] pt-3 pb-4"
+        className="side w-[312px] shrink-0 overflow-y-auto border-l border-rule bg-panel px-[14px] pt-3 pb-4"
       >
         <ControlForm key={known.join()} device={device} controls={controls} />
       </section>

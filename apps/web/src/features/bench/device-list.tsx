@@ -17,7 +17,10 @@ export function DeviceList(props: { chosenId: string | null; onChoose: (id: stri
   const view = useDeviceList(props)
   const { edit, bench, here, chosenId, hand, onChoose, others } = view
   return (
-    <section aria-label="Devices" className="flex w-[256px] shrink-0 flex-col border-r border-rule bg-panel">
+    <section
+      aria-label="Devices"
+      className="side flex w-[256px] shrink-0 flex-col border-r border-rule bg-panel"
+    >
       <AddDeviceMenu view={view} />
       <div className="min-h-0 grow overflow-y-auto">
         <Group title={`On “${bench.name}”`}>

@@ -13,7 +13,7 @@ export function ClashDetail(props: { clash: Clash; note: string | null }) {
   return (
     <aside
       aria-label="The chosen clash"
-      className="flex w-[400px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-panel px-5 pt-[14px] pb-4"
+      className="side flex w-[400px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-panel px-5 pt-[14px] pb-4"
     >
       <p className="caption flex items-center gap-1.5">
         <SeveritySign severity={clash.severity} /> {severityWords[clash.severity]} · {stageNames[clash.stage]}

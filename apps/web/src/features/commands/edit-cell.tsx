@@ -39,7 +39,11 @@ function goDown(field: HTMLInputElement): void {
   if (next) {
     next.focus()
     next.select()
-  } else field.blur()
+  } else {
+    // what was typed is taken, and the focus stays
+    field.blur()
+    field.focus()
+  }
 }
 
 /**

@@ -28,7 +28,7 @@ export function LabelsView() {
       <SheetPreview key={state.kind} view={view} kind={state.kind} />
       <section
         aria-label={isOut ? 'Save and print' : 'One by one'}
-        className="flex w-[330px] shrink-0 flex-col border-l border-rule bg-panel"
+        className="side flex w-[330px] shrink-0 flex-col border-l border-rule bg-panel"
       >
         {isLabels && (
           <Subtabs

@@ -44,7 +44,7 @@ export function SheetOptions({
   return (
     <section
       aria-label="What is printed"
-      className="flex w-[284px] shrink-0 flex-col gap-2.5 overflow-y-auto border-r border-rule bg-panel px-[14px] pt-[10px] pb-4"
+      className="side flex w-[284px] shrink-0 flex-col gap-2.5 overflow-y-auto border-r border-rule bg-panel px-[14px] pt-[10px] pb-4"
     >
       <SelectField
         label="Sheet"

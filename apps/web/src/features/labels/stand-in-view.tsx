@@ -72,7 +72,7 @@ function PrinterFaults({ view: { problem, state, setFault } }: { view: StandInSc
   return (
     <section
       aria-label="The printer"
-      className="flex w-[284px] shrink-0 flex-col gap-3 overflow-y-auto border-r border-rule bg-panel px-[14px] pt-[10px] pb-4"
+      className="side flex w-[284px] shrink-0 flex-col gap-3 overflow-y-auto border-r border-rule bg-panel px-[14px] pt-[10px] pb-4"
     >
       <p>
         A label printer that is not there. It takes jobs like a real one, and shows what would have come out.

@@ -44,7 +44,7 @@ export function LookupView() {
     <div className="flex min-h-0 grow">
       <section
         aria-label="What a key does"
-        className="flex w-[440px] shrink-0 flex-col overflow-y-auto border-r border-rule bg-panel px-[14px] py-[10px]"
+        className="side flex w-[440px] shrink-0 flex-col overflow-y-auto border-r border-rule bg-panel px-[14px] py-[10px]"
       >
         <h3 className="font-semibold">What does a key do?</h3>
         <form

@@ -6,7 +6,7 @@ export function PastList({ view: { open, past, goBack } }: { view: PlansScreen }
   return (
     <aside
       aria-label="Earlier states"
-      className="flex w-[340px] shrink-0 flex-col overflow-y-auto border-l border-rule px-4 py-[10px]"
+      className="side flex w-[340px] shrink-0 flex-col overflow-y-auto border-l border-rule px-4 py-[10px]"
     >
       <h2 className="title">Go back</h2>
       <p className="mt-1 mb-2 text-ink-2">

@@ -27,7 +27,10 @@ export function CommandList(props: {
     keyFind,
   } = view
   return (
-    <section aria-label="Commands" className="flex w-[284px] shrink-0 flex-col border-r border-rule bg-panel">
+    <section
+      aria-label="Commands"
+      className="side flex w-[284px] shrink-0 flex-col border-r border-rule bg-panel"
+    >
       <div className="flex gap-1.5 px-3 pt-[10px] pb-2">
         <input
           ref={searchRef}

@@ -27,7 +27,7 @@ export function HeldStrip() {
         </div>
         <RadioGroup
           aria-label="Held modifiers"
-          className="flex min-w-0 grow"
+          className="flex min-w-0 grow overflow-x-auto"
           value={heldName}
           onChange={(key: string) => choose(tabs.find((t) => t.key === key)?.held ?? [])}
         >
@@ -52,7 +52,7 @@ function Tab({ tab: { key, name, free, there }, perBar }: { tab: HeldTab; perBar
       aria-label={name}
       aria-description={told}
       title={`${name}: ${told}`}
-      className="flex min-w-0 grow basis-0 cursor-pointer flex-col border-r border-rule px-1 pt-1.5 first:grow-[1.2] font-chart leading-tight hover:bg-reach-1 data-checked:bg-ink data-checked:text-panel [&[data-checked]_*]:text-panel"
+      className="flex min-w-[62px] grow basis-0 cursor-pointer flex-col border-r border-rule px-1 pt-1.5 first:grow-[1.2] font-chart leading-tight hover:bg-reach-1 data-checked:bg-ink data-checked:text-panel [&[data-checked]_*]:text-panel"
     >
       <span className="h-[17px] truncate text-[13px] font-semibold">{name}</span>
       {there ? (

@@ -59,7 +59,7 @@ export function PlotView() {
       <section
         ref={side}
         aria-label="Places"
-        className="flex w-[296px] shrink-0 flex-col border-l border-rule bg-panel"
+        className="side flex w-[296px] shrink-0 flex-col border-l border-rule bg-panel"
       >
         {places ? (
           <PlaceList

@@ -30,7 +30,7 @@ export function SolveView() {
     <>
       <aside
         aria-label="What to solve"
-        className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-r border-rule px-4 py-3"
+        className="side flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-r border-rule px-4 py-3"
       >
         <h2 className="title">Solve</h2>
         <AskForm disabled={running !== null} />

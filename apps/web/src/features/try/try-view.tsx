@@ -22,7 +22,7 @@ export function TryView() {
       <TryBoard view={view} />
       <section
         aria-label="What happened"
-        className="flex w-[372px] shrink-0 flex-col border-l border-rule bg-panel"
+        className="side flex w-[372px] shrink-0 flex-col border-l border-rule bg-panel"
       >
         <div className="border-b border-rule px-[14px] pt-3 pb-3">
           <p className="caption">Program in use</p>

@@ -35,7 +35,7 @@ export function RoutinesView() {
     <div className="flex min-h-0 grow">
       <section
         aria-label="Routines kept"
-        className="flex w-[270px] shrink-0 flex-col border-r border-rule bg-panel"
+        className="side flex w-[270px] shrink-0 flex-col border-r border-rule bg-panel"
       >
         <div className="flex items-center justify-between px-[14px] py-[10px]">
           <h3 className="font-semibold">Kept</h3>
@@ -128,7 +128,7 @@ function RoutineEditor(props: { routine: Routine }) {
   return (
     <section
       aria-label={`Routine ${routine.name}`}
-      className="flex w-[360px] shrink-0 flex-col overflow-y-auto border-r border-rule px-[14px] py-[10px]"
+      className="side flex w-[360px] shrink-0 flex-col overflow-y-auto border-r border-rule px-[14px] py-[10px]"
     >
       <input
         className="field text-[15px] font-semibold"
