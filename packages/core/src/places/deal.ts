@@ -5,8 +5,7 @@ import type { PlaceIndex } from '../model/index.js'
 import { controlRefOf, triggerKey, type Trigger } from '../triggers/index.js'
 
 /** How commands are dealt: the most used where it is quickest, or in their order on neighbouring controls. */
-export const dealWays = ['easiest first', 'in a row'] as const
-export type DealWay = (typeof dealWays)[number]
+export type DealWay = 'easiest first' | 'in a row'
 
 /** What is done with a place that is taken: it is passed over, or its commands give way. */
 export type DealTaken = 'passed over' | 'replaced'

@@ -37,4 +37,4 @@ export {
   usualHoursPerDay,
 } from './cost.js'
 export { meetingShares, typingShare, usesByContext } from './use-shares.js'
-export { dealCommands, dealWays, readingOrder, type Deal, type DealTaken, type DealWay } from './deal.js'
+export { dealCommands, readingOrder, type Deal, type DealTaken, type DealWay } from './deal.js'
