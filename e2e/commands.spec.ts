@@ -170,3 +170,23 @@ test('commands that a hand leaves for are listed with what would mend it, and ge
   await expect(rows.nth(1)).toContainText('Shift+K')
   await expect(rows.nth(1)).toContainText('F9')
 })
+
+test('chosen commands are dealt onto the number block, in a row', async ({ page }) => {
+  await openCommands(page)
+  await search(page).fill('vertex')
+  for (const name of ['Next vertex', 'Move vertex', 'Add vertex'])
+    await page.getByRole('checkbox', { name: `Choose ${name}`, exact: true }).check()
+  await page.getByRole('button', { name: 'Deal onto …' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('combobox', { name: 'Onto' }).selectOption({ label: 'Keyboard, number block' })
+  await dialog.getByRole('combobox', { name: 'In which order' }).selectOption('in a row')
+  await dialog.getByRole('combobox', { name: 'Beginning with' }).selectOption({ label: 'Num 4' })
+  await dialog.getByRole('checkbox', { name: /keep the keys/ }).check()
+  await dialog.getByRole('button', { name: 'Deal 3 commands' }).click()
+  const keysOf = (name: string) =>
+    page.getByRole('row').filter({ has: page.getByRole('textbox', { name: `Name of ${name}`, exact: true }) })
+  await expect(keysOf('Next vertex')).toContainText('Num 4')
+  await expect(keysOf('Move vertex')).toContainText('Num 5')
+  await expect(keysOf('Add vertex')).toContainText('Num 6')
+  await expect(keysOf('Next vertex')).toContainText('own')
+})

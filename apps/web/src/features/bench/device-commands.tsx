@@ -106,8 +106,13 @@ export function DeviceCommands() {
       )}
       {view.dealing && (
         <DealDialog
-          onto={page ? `${device.name}, page ${page.name}` : device.name}
-          triggers={view.places}
+          targets={[
+            {
+              id: device.id,
+              name: page ? `${device.name}, page ${page.name}` : device.name,
+              triggers: view.places,
+            },
+          ]}
           programId={page?.programId ?? null}
           onClose={() => view.setDealing(false)}
         />

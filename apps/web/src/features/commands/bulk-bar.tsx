@@ -7,13 +7,14 @@ import {
   takeOffKeys,
   type Command,
 } from '@reach-plot/core'
+import { DealDialog } from '../../parts/deal/deal-dialog.js'
 import { undoAction } from '../../store/actions.js'
 import { useBulkBar, type BulkBarView } from './use-bulk-bar.js'
 
 /** Changes many commands at once, in one step that can be undone. */
 export function BulkBar(props: { chosen: readonly Command[]; onClear: () => void }) {
   const view = useBulkBar(props)
-  const { chosen, program, each, edit, onKeys, onClear } = view
+  const { chosen, program, each, edit, onKeys, onClear, dealing, setDealing, targets } = view
   return (
     <div
       role="group"
@@ -40,6 +41,23 @@ export function BulkBar(props: { chosen: readonly Command[]; onClear: () => void
         onPick={(level) => each(harmOf(level), `harm ${level}`)}
       />
       <BulkValues view={view} />
+      <button
+        type="button"
+        className="btn"
+        disabled={program === undefined}
+        title={program === undefined ? 'Only for commands of one program' : undefined}
+        onClick={() => setDealing(true)}
+      >
+        Deal onto …
+      </button>
+      {dealing && program && (
+        <DealDialog
+          targets={targets}
+          chosenIds={chosen.map((c) => c.id)}
+          programId={program.id}
+          onClose={() => setDealing(false)}
+        />
+      )}
       <button
         type="button"
         className="btn"

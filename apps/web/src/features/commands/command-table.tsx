@@ -14,7 +14,8 @@ import {
 import { useCommandRow, type CommandRowView } from './use-command-row.js'
 
 /** Widths of the columns and of the row's actions, in the grid that heading and rows share. */
-const grid = 'grid grid-cols-[30px_minmax(0,1.4fr)_96px_minmax(0,1fr)_minmax(0,1.2fr)_72px_170px_120px_108px]'
+const grid =
+  'grid grid-cols-[30px_minmax(0,1.4fr)_92px_minmax(0,1fr)_minmax(0,1.2fr)_72px_190px_90px_96px_108px]'
 /** All commands, sortable and edited in place; only the rows in view are drawn. */
 export function CommandTable(props: CommandTableProps) {
   const view = useCommandTable(props)
@@ -176,8 +177,15 @@ function CommandRow(
         {row.triggers.length === 0 ? (
           <span className="text-[12px] text-magenta">none</span>
         ) : (
-          row.triggers.map((t) => <TriggerChip key={triggerName(t, env)} trigger={t} />)
+          row.triggers.map((t) => (
+            <span key={triggerName(t, env)} className="shrink-0">
+              <TriggerChip trigger={t} />
+            </span>
+          ))
         )}
+      </div>
+      <div role="cell" className="truncate text-[13px] text-ink-2">
+        {row.from}
       </div>
       {props.isMending ? (
         <MendCell view={view} />

@@ -3,6 +3,7 @@ import { ChevronDown, Plus } from 'lucide-react'
 import { Link } from 'react-router'
 import { writeCommandCsv, writePlacementCsv } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
+import { ContextSelect } from '../../parts/context-select.js'
 import { FindBar } from '../../parts/find-bar.js'
 import { ProgramSelect } from '../../parts/program-select.js'
 import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
@@ -99,21 +100,7 @@ function CommandFilters({ view }: { view: CommandsScreen }) {
         placeholder="Find by name or menu"
       />
       <ProgramSelect label="Program" value={programId} onChange={setProgramId} className="w-[118px]" />
-      {program && program.contexts.length > 1 && (
-        <select
-          className="field w-[112px]"
-          aria-label="Context"
-          value={contextId ?? ''}
-          onChange={(e) => setContextId(e.target.value)}
-        >
-          <option value="">All contexts</option>
-          {program.contexts.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}
-            </option>
-          ))}
-        </select>
-      )}
+      <ContextSelect program={program} value={contextId} onChange={setContextId} />
       <select
         className="field w-[170px]"
         aria-label="Which commands"

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import { editCommand, ruleBook, type Command, type takeOffKeys } from '@reach-plot/core'
 import { onEditable, undoAction } from '../../store/actions.js'
+import { useDealTargets } from '../../parts/deal/use-deal-targets.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 
 /** What is shown and can be done there. */
@@ -9,6 +10,8 @@ export function useBulkBar({ chosen, onClear }: { chosen: readonly Command[]; on
   const plan = usePlan()
   const edit = useEdit()
   const [factor, setFactor] = useState('')
+  const [dealing, setDealing] = useState(false)
+  const targets = useDealTargets()
   const programIds = new Set(chosen.map((c) => c.programId))
   const program = programIds.size === 1 ? plan.programs.find((p) => programIds.has(p.id)) : undefined
   const each = (change: (command: Command) => Partial<Omit<Command, 'id'>>, told: string): void => {
@@ -26,7 +29,21 @@ export function useBulkBar({ chosen, onClear }: { chosen: readonly Command[]; on
   }
   const value = Number(factor.replace(',', '.'))
   const good = factor.trim() !== '' && value >= 0 && value <= 1000
-  return { chosen, program, each, good, value, factor, setFactor, edit, onKeys, onClear }
+  return {
+    chosen,
+    program,
+    each,
+    good,
+    value,
+    factor,
+    setFactor,
+    edit,
+    onKeys,
+    onClear,
+    dealing,
+    setDealing,
+    targets,
+  }
 }
 
 export type BulkBarView = ReturnType<typeof useBulkBar>

@@ -9,7 +9,14 @@ import {
 } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useEffect, useMemo, useRef } from 'react'
-import { contextsInWords, fullName, triggerName, type Command, type Trigger } from '@reach-plot/core'
+import {
+  contextsInWords,
+  fullName,
+  triggerKey,
+  triggerName,
+  type Command,
+  type Trigger,
+} from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
@@ -25,6 +32,8 @@ export interface Row {
   readonly contexts: string
   readonly triggers: readonly Trigger[]
   readonly triggerText: string
+  /** where its keys are from: the program, one's own choice, a device */
+  readonly from: string
 }
 
 const helper = createColumnHelper<typeof features, Row>()
@@ -41,6 +50,7 @@ export const columns = helper.columns([
     sortDescFirst: true,
   }),
   helper.accessor((r) => r.triggerText, { id: 'triggers', header: 'Keys', sortFn: 'alphanumeric' }),
+  helper.accessor((r) => r.from, { id: 'from', header: 'Keys from', sortFn: 'alphanumeric' }),
   helper.accessor((r) => r.command.label ?? '', {
     id: 'label',
     header: 'Short label',
@@ -64,6 +74,18 @@ export interface CommandTableProps {
   readonly onChosen: (ids: ReadonlySet<string>) => void
 }
 
+/** Where a command's keys are from, each kind once. */
+function keysFrom(command: Command, triggers: readonly Trigger[], ofPrograms: ReadonlySet<string>): string {
+  const kinds = triggers.map((trigger) =>
+    ofPrograms.has(`${command.id} ${triggerKey(trigger)}`)
+      ? 'program'
+      : 'deviceId' in trigger
+        ? 'device'
+        : 'own',
+  )
+  return [...new Set(kinds)].join(', ')
+}
+
 /** What is shown and can be done there. */
 export function useCommandTable({
   commands,
@@ -78,6 +100,15 @@ export function useCommandTable({
   const plan = usePlan()
   const { env, triggersOf } = useDerived()
   const programs = useMemo(() => new Map(plan.programs.map((p) => [p.id, p])), [plan.programs])
+  const ofPrograms = useMemo(
+    () =>
+      new Set(
+        plan.arrangements
+          .filter((a) => a.isDefault)
+          .flatMap((a) => a.placements.map((p) => `${p.commandId} ${triggerKey(p.trigger)}`)),
+      ),
+    [plan.arrangements],
+  )
   const rows = useMemo(() => {
     return commands.map((command): Row => {
       const program = programs.get(command.programId)
@@ -88,9 +119,10 @@ export function useCommandTable({
         contexts: contextsInWords(command, program),
         triggers,
         triggerText: triggers.map((t) => triggerName(t, env)).join(' '),
+        from: keysFrom(command, triggers, ofPrograms),
       }
     })
-  }, [commands, programs, triggersOf, env])
+  }, [commands, programs, triggersOf, env, ofPrograms])
   const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
   const sorted = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)

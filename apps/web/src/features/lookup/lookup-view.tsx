@@ -16,6 +16,7 @@ import { WhatHappened } from './what-happened.js'
 import { ListenButton, useKeyFind } from '../../parts/key-find.js'
 import { ModifierSign } from '../../parts/modifier-sign.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
+import { ContextSelect } from '../../parts/context-select.js'
 import { ProgramSelect } from '../../parts/program-select.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { problemInWords } from '../../store/problem.js'
@@ -213,6 +214,7 @@ function ModifierSetList(props: { onLookUp: (trigger: Trigger) => void }) {
           ))}
         </div>
         <ProgramSelect label="Whose commands" value={programId} onChange={setProgramId} />
+        <ContextSelect program={view.program} value={view.contextId} onChange={view.setContextId} />
         <div role="group" aria-label="Which triggers" className="flex gap-4 text-ink-2">
           {(Object.keys(shows) as Show[]).map((s) => (
             <button

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { modifierSetRows, modifierName, type Modifier, type Trigger } from '@reach-plot/core'
+import { isLiveIn, modifierSetRows, modifierName, type Modifier, type Trigger } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useReachOfSets } from '../../store/reach.js'
 import { useDerived } from '../../store/selectors.js'
@@ -15,12 +15,26 @@ export function useModifierSetList({ onLookUp }: { onLookUp: (trigger: Trigger) 
   const [held, setHeld] = useState<readonly Modifier[]>([])
   const [show, setShow] = useState<Show>('bound')
   const [programId, setProgramId] = useState('')
+  const [contextId, setContextId] = useState('')
   const { reachOf } = useReachOfSets([held, held.slice(0, -1)])
-  const all = useMemo(
-    () =>
-      modifierSetRows(held, arrangement.placements, env, programId === '' ? null : programId, index.stages),
-    [held, arrangement, env, programId, index],
-  )
+  const program = plan.programs.find((p) => p.id === programId)
+  const inContext = program?.contexts.some((c) => c.id === contextId) === true ? contextId : null
+  const all = useMemo(() => {
+    const rows = modifierSetRows(
+      held,
+      arrangement.placements,
+      env,
+      programId === '' ? null : programId,
+      index.stages,
+    )
+    if (!program || inContext === null) return rows
+    // what lives in other contexts alone leaves the key free in this one
+    return rows.map((row) => {
+      const commands = row.commands.filter((c) => isLiveIn(c, program, inContext))
+      const isFreed = row.commands.length > 0 && commands.length === 0 && row.systemAction === null
+      return { ...row, commands, free: row.free || isFreed }
+    })
+  }, [held, arrangement, env, programId, program, inContext, index])
   const counts: Readonly<Record<Show, number>> = {
     all: all.length,
     bound: all.filter((r) => r.commands.length > 0).length,
@@ -39,6 +53,9 @@ export function useModifierSetList({ onLookUp }: { onLookUp: (trigger: Trigger) 
     setHeld,
     programId,
     setProgramId,
+    program,
+    contextId: inContext,
+    setContextId,
     show,
     setShow,
     counts,

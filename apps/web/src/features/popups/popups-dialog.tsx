@@ -44,8 +44,7 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
   if (filling && set)
     return (
       <DealDialog
-        onto={set.name}
-        triggers={entriesOf(set)}
+        targets={[{ id: set.id, name: set.name, triggers: entriesOf(set) }]}
         programId={set.programId ?? null}
         onClose={() => setFilling(false)}
       />

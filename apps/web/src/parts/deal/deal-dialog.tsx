@@ -84,8 +84,14 @@ function Chooser({ view }: { view: DealView }) {
 
 function Options({ view }: { view: DealView }) {
   const { way, setWay, taken, setTaken, keeps, setKeeps, firstAt, setFirstAt, triggers, nameOf } = view
+  const { targets, targetId, setTargetId } = view
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2">
+      {targets.length > 1 && (
+        <div className="col-span-2">
+          <SelectField label="Onto" value={targetId} choices={targets} onChange={setTargetId} />
+        </div>
+      )}
       <SelectField
         label="In which order"
         value={way}

@@ -17,24 +17,28 @@ import { onEditable, undoAction } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { heldSetsOf, useDerived, useFront } from '../../store/selectors.js'
+import type { DealTarget } from './use-deal-targets.js'
 
 export interface DealProps {
-  /** what is dealt onto, in words: `Deck, page Features` */
-  readonly onto: string
-  /** the places, as one reads */
-  readonly triggers: readonly Trigger[]
+  /** what may be dealt onto; the first one to begin with */
+  readonly targets: readonly DealTarget[]
+  /** commands that are chosen to begin with */
+  readonly chosenIds?: readonly CommandId[]
   /** whose commands are offered; of the program in use where null */
   readonly programId: ProgramId | null
   readonly onClose: () => void
 }
 
+const none: readonly CommandId[] = []
+const noTriggers: readonly Trigger[] = []
+
 /** Commands of a program that a search finds, and those that are chosen of them, in the order of choosing. */
-function useChosen(programId: ProgramId | null) {
+function useChosen(programId: ProgramId | null, startIds: readonly CommandId[]) {
   const plan = usePlan()
   const front = useFront()
   const of = programId ?? front.programId
   const [query, setQuery] = useState('')
-  const [chosenIds, setChosenIds] = useState<readonly CommandId[]>([])
+  const [chosenIds, setChosenIds] = useState(startIds)
   const commands = useMemo(() => plan.commands.filter((c) => c.programId === of), [plan.commands, of])
   const listed = useMemo(
     () =>
@@ -55,9 +59,13 @@ function useChosen(programId: ProgramId | null) {
 }
 
 /** What is shown and can be done there. */
-export function useDeal({ onto, triggers, programId, onClose }: DealProps) {
+export function useDeal({ targets, chosenIds = none, programId, onClose }: DealProps) {
   const { env, index, arrangement, triggersOf } = useDerived()
-  const choice = useChosen(programId)
+  const choice = useChosen(programId, chosenIds)
+  const [targetId, setTargetId] = useState(targets[0]?.id ?? '')
+  const target = targets.find((t) => t.id === targetId) ?? targets[0]
+  const triggers = target?.triggers ?? noTriggers
+  const onto = target?.name ?? ''
   const { chosen } = choice
   const [way, setWay] = useState<DealWay>('easiest first')
   const [taken, setTaken] = useState<DealTaken>('passed over')
@@ -97,6 +105,12 @@ export function useDeal({ onto, triggers, programId, onClose }: DealProps) {
   return {
     ...choice,
     onto,
+    targets,
+    targetId: target?.id ?? '',
+    setTargetId: (id: string) => {
+      setTargetId(id)
+      setFirstAt(0)
+    },
     triggers,
     way,
     setWay,
