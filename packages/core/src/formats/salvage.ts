@@ -44,22 +44,42 @@ export function salvagePlan(text: string): SalvagedPlan | null {
   const dropped: DroppedPart[] = []
   const putBack = new Map<string, number>()
   while (dropped.length < mostDropped) {
-    const fault = faultOf(data)
-    if (fault === null) return { plan: data as unknown as Plan, dropped }
-    if ('plan' in fault) return { plan: fault.plan, dropped }
-    for (const { path, what } of fault.faults) {
-      const where = drop(data, path, putBack)
-      if (where === null) return null
-      dropped.push({ where, what })
-    }
+    const read = faultOf(data)
+    if ('plan' in read) return { plan: read.plan, dropped }
+    // names that lead nowhere are many where a part is gone: the whole is only read again when none is left
+    let fault: Faults | null = read
+    for (; fault && dropped.length < mostDropped; fault = read.isByReference ? referenceFault(data) : null)
+      for (const { path, what } of fault.faults) {
+        const where = drop(data, path, putBack)
+        if (where === null) return null
+        dropped.push({ where, what })
+      }
   }
   return null
 }
 
-type Fault = { readonly faults: readonly { readonly path: Path; readonly what: string }[] }
+interface Faults {
+  readonly faults: readonly { readonly path: Path; readonly what: string }[]
+  /** each part can be read, and one names what is not there */
+  readonly isByReference: boolean
+}
+
+/** The first name that leads nowhere; null for none. */
+function referenceFault(data: unknown): Faults | null {
+  try {
+    checkReferences(data as Plan, 'plan')
+    return null
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error
+    return {
+      faults: [{ path: error.detail.where.slice(1), what: error.detail.what }],
+      isByReference: true,
+    }
+  }
+}
 
 /** What is wrong with the data, or the plan that it is. */
-function faultOf(data: Record<string, unknown>): Fault | { readonly plan: Plan } | null {
+function faultOf(data: Record<string, unknown>): Faults | { readonly plan: Plan } {
   const read = planSchema.safeParse(data)
   if (!read.success) {
     // from the end, so that what is dropped does not shift what is dropped next
@@ -72,15 +92,10 @@ function faultOf(data: Record<string, unknown>): Fault | { readonly plan: Plan }
     const one = issues.toSorted((a, b) => comparePaths(b.path, a.path))
     return {
       faults: one.filter((f, i) => i === 0 || !isWithin(one[i - 1]?.path ?? [], f.path)).slice(0, 200),
+      isByReference: false,
     }
   }
-  try {
-    checkReferences(read.data, 'plan')
-    return { plan: read.data }
-  } catch (error) {
-    if (!(error instanceof CoreError)) throw error
-    return { faults: [{ path: error.detail.where.slice(1), what: error.detail.what }] }
-  }
+  return referenceFault(read.data) ?? { plan: read.data }
 }
 
 function comparePaths(a: Path, b: Path): number {
