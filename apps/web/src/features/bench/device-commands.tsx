@@ -29,21 +29,7 @@ import { useDeviceCommands, type DeviceCommandsView } from './use-device-command
 /** What stands on each control of a device, page by page: commands, what is sent, which page is opened. */
 export function DeviceCommands() {
   const view = useDeviceCommands()
-  const {
-    device,
-    page,
-    setPageId,
-    setChosen,
-    setNaming,
-    edit,
-
-    chosen,
-    controls,
-    setPlacing,
-    fields,
-    placing,
-    naming,
-  } = view
+  const { device, page, setChosen, chosen, controls, setPlacing, fields } = view
   return (
     <div className="flex min-w-0 grow flex-col">
       {(device.pages.length > 0 || device.form === 'deck') && <PageBar view={view} />}
@@ -54,7 +40,7 @@ export function DeviceCommands() {
         <button
           type="button"
           className="btn shrink-0"
-          disabled={view.places.length === 0}
+          disabled={view.target === undefined}
           onClick={() => view.setDealing(true)}
         >
           Deal commands …
@@ -95,6 +81,17 @@ export function DeviceCommands() {
       {chosen.length > 0 && (
         <CarryBar device={device} pageId={page?.id} controlIds={chosen} onDone={() => setChosen([])} />
       )}
+      <DeviceDialogs view={view} />
+    </div>
+  )
+}
+
+/** What opens over the table: placing one command, dealing many, a new page. */
+function DeviceDialogs({ view }: { view: DeviceCommandsView }) {
+  const { device, page, placing, setPlacing, dealing, setDealing, target } = view
+  const { naming, setNaming, setPageId, edit } = view
+  return (
+    <>
       {placing && (
         <TriggerDialog
           deviceId={device.id}
@@ -104,17 +101,11 @@ export function DeviceCommands() {
           onClose={() => setPlacing(null)}
         />
       )}
-      {view.dealing && (
+      {dealing && target && (
         <DealDialog
-          targets={[
-            {
-              id: device.id,
-              name: page ? `${device.name}, page ${page.name}` : device.name,
-              triggers: view.places,
-            },
-          ]}
+          targets={[target]}
           programId={page?.programId ?? null}
-          onClose={() => view.setDealing(false)}
+          onClose={() => setDealing(false)}
         />
       )}
       {naming && (
@@ -126,7 +117,7 @@ export function DeviceCommands() {
           onName={(name) => setPageId(edit((plan) => addPage(plan, device.id, name)) ?? undefined)}
         />
       )}
-    </div>
+    </>
   )
 }
 

@@ -2,13 +2,12 @@ import { useMemo, useState } from 'react'
 import {
   controlRefOf,
   isLiveIn,
-  plainTriggers,
-  readingOrder,
   type Command,
   type Placement,
   type Program,
   type Trigger,
 } from '@reach-plot/core'
+import { useDealTargets } from '../../parts/deal/use-deal-targets.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 import { useDevice } from './device-page.js'
@@ -53,13 +52,9 @@ export function useDeviceCommands() {
   }, [arrangement])
   const onPage = (trigger: Trigger): boolean =>
     !('pageId' in trigger) || trigger.pageId === undefined || trigger.pageId === page?.id
-  /** what the commands are dealt onto: each control's plain act, in the order in which one reads */
-  const places = useMemo(() => {
-    const own = env.controls.filter(
-      (c) => c.deviceId === device.id && c.type !== 'field' && c.clicks !== true,
-    )
-    return readingOrder(own).flatMap((c) => plainTriggers(c, [], page?.id))
-  }, [env.controls, device.id, page?.id])
+  const targets = useDealTargets()
+  /** what commands are dealt onto here; none where the device is not on this bench */
+  const target = targets.find((t) => t.id === (page ? `${device.id} ${page.id}` : device.id))
   const onIt = useMemo(
     () => arrangement.placements.filter((p) => isOnPage(p.trigger, device.id, page?.id)),
     [arrangement, device.id, page?.id],
@@ -90,7 +85,7 @@ export function useDeviceCommands() {
     naming,
     dealing,
     setDealing,
-    places,
+    target,
     countsByMode: countsByMode(
       onIt.flatMap((p) => commandOf(p.commandId) ?? []),
       plan.programs,

@@ -15,6 +15,7 @@ import {
   editPopup,
 } from '@reach-plot/core'
 import { DealDialog } from '../../parts/deal/deal-dialog.js'
+import { useDealTargets } from '../../parts/deal/use-deal-targets.js'
 import { Dialog } from '../../parts/dialog.js'
 import { NumberBox } from '../../parts/number-box.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
@@ -30,6 +31,7 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
   const [chosenId, setChosenId] = useState(arrangement.popups[0]?.id ?? null)
   const [placing, setPlacing] = useState<Trigger | null>(null)
   const [filling, setFilling] = useState(false)
+  const targets = useDealTargets()
   const set = arrangement.popups.find((s) => s.id === chosenId) ?? arrangement.popups[0]
   const add = (): void => {
     // a free button of the pointing hand is the usual opener
@@ -41,13 +43,10 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
   }
   // one dialog at a time: the sheet comes back when a command is placed
   if (placing) return <TriggerDialog start={placing} onClose={() => setPlacing(null)} />
-  if (filling && set)
+  const target = targets.find((t) => t.id === `popup ${set?.id}`)
+  if (filling && set && target)
     return (
-      <DealDialog
-        targets={[{ id: set.id, name: set.name, triggers: entriesOf(set) }]}
-        programId={set.programId ?? null}
-        onClose={() => setFilling(false)}
-      />
+      <DealDialog targets={[target]} programId={set.programId ?? null} onClose={() => setFilling(false)} />
     )
   return (
     <Dialog
@@ -86,9 +85,6 @@ export function PopupsDialog({ onClose }: { onClose: () => void }) {
     </Dialog>
   )
 }
-
-const entriesOf = (set: PopupSet): Trigger[] =>
-  Array.from({ length: set.entries }, (_, i) => ({ kind: 'popup', setId: set.id, entry: i + 1 }))
 
 function SetForm(props: { set: PopupSet; onPlace: (trigger: Trigger) => void; onFill: () => void }) {
   const view = useSetForm(props)
