@@ -82,8 +82,6 @@ function CompareHead({ view: { plan, known, toggle, isFresh, columns } }: { view
         {isFresh ? '' : 'working it out …'}
       </span>
       <div className="no-print ml-auto flex items-center gap-2">
-        <MenusField />
-        <HoursField />
         <button
           type="button"
           className="btn"
@@ -95,6 +93,10 @@ function CompareHead({ view: { plan, known, toggle, isFresh, columns } }: { view
         <button type="button" className="btn" disabled={columns.length === 0} onClick={() => print()}>
           Print page
         </button>
+      </div>
+      <div className="no-print flex w-full items-center gap-6">
+        <MenusField />
+        <HoursField />
       </div>
     </div>
   )

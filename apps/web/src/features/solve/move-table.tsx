@@ -19,9 +19,9 @@ const marks = { sure: '●●●', likely: '●●○', unsure: '●○○' } as
 
 const seconds = (ms: number): string => (ms / 1000).toFixed(1).replace('-', '−')
 
-/** In how many draws a move gains, between what, and whether its uses were counted. */
-const doubtWords = ({ holds, draws, lowMs, highMs, counted }: MoveDoubt): string =>
-  `${seconds(lowMs)} to ${seconds(highMs)} s in ${holds} of ${draws} draws; ${
+/** In how many draws a move gains, between what, and whether its uses were counted; what it needs is drawn with it. */
+const doubtWords = (move: ProposedMove, { holds, draws, lowMs, highMs, counted }: MoveDoubt): string =>
+  `${seconds(lowMs)} to ${seconds(highMs)} s${move.needs.length > 1 ? ' with what it needs' : ''} in ${holds} of ${draws} draws; ${
     counted > 0 ? `${counted.toLocaleString('en-GB')} uses logged` : 'uses not logged'
   }.`
 
@@ -121,7 +121,7 @@ function MoveRow({ move, solved, taken, onApply }: MoveTableProps & { move: Prop
       </td>
       <td className="py-[5px] pr-3">
         {solved.reasons[move.id]}
-        {doubt && <span className="block text-[12px] text-ink-2">{doubtWords(doubt)}</span>}
+        {doubt && <span className="block text-[12px] text-ink-2">{doubtWords(move, doubt)}</span>}
       </td>
       <td className="py-[5px]">
         {isTaken ? (

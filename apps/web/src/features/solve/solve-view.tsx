@@ -3,6 +3,7 @@ import { usePlan } from '../../store/plan-store.js'
 import { placementsWith, startSolving, useSolve } from '../../store/solve-store.js'
 import type { SolvedPlan } from '../../worker/solve-protocol.js'
 import { AskForm } from './ask-form.js'
+import { Before } from './before.js'
 import { CurvePlot } from './curve-plot.js'
 import { FirstList } from './first-list.js'
 import { LoadPlot } from './load-plot.js'
@@ -53,22 +54,9 @@ export function SolveView() {
       ) : running && first.length > 0 ? (
         <FirstList moves={first} />
       ) : (
-        <Before isEmpty={commands.length === 0} />
+        <Before />
       )}
     </>
-  )
-}
-
-function Before({ isEmpty }: { isEmpty: boolean }) {
-  return (
-    <section aria-label="Moves" className="max-w-[640px] px-6 pt-4">
-      <h3 className="title">{isEmpty ? 'There are no commands yet' : 'Nothing is proposed yet'}</h3>
-      <p className="mt-2 text-ink-2">
-        {isEmpty
-          ? 'Add commands on the Commands screen, with how often they are used; then there is something to arrange.'
-          : 'The search weighs the time of every use, stretch, memory, commands that follow one another, pairs and families, and what is harmful if pressed by mistake. What you lock stays, keys that must not be used stay empty, and nothing goes where the press would not arrive. You get a list of moves and apply those that you like.'}
-      </p>
-    </section>
   )
 }
 
