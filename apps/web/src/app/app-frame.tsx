@@ -11,6 +11,7 @@ import { ArrangementMenu } from '../features/plans/arrangement-menu.js'
 import { FrontMenu } from '../features/plans/front-menu.js'
 import { PopupsDialog } from '../features/popups/popups-dialog.js'
 import { PlanMenu } from '../features/plans/plan-menu.js'
+import { messageOffset } from '../store/message.js'
 import { redo, undo } from '../store/plan-store.js'
 import { useSettings } from '../store/settings-store.js'
 import { ConflictBar } from './conflict-bar.js'
@@ -57,7 +58,7 @@ export function AppFrame() {
       <Toaster
         position="bottom-center"
         theme={theme === 'day' ? 'light' : 'dark'}
-        offset={44}
+        offset={messageOffset}
         // none lies on another, so that each can be read and its Undo pressed
         expand
         gap={6}
@@ -65,6 +66,8 @@ export function AppFrame() {
         toastOptions={{
           style: {
             borderRadius: 2,
+            padding: '7px 14px',
+            minHeight: 40,
             background: 'var(--ink)',
             color: 'var(--panel)',
             border: 'none',

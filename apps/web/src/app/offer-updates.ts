@@ -1,4 +1,4 @@
-import { toast } from 'sonner'
+import { toast } from '../store/message.js'
 import { registerSW } from 'virtual:pwa-register'
 
 /**

@@ -22,3 +22,7 @@ export const modifierSetName = (held: readonly Modifier[], system: SystemId): st
 /** What reserves a trigger, as a note beside it. */
 export const reservedNote = (reserved: Reservation): string =>
   reserved.by === 'system' ? `Used by the system: ${reserved.action}` : `${reservationInWords(reserved)}`
+
+/** How many there are, in words that agree: "1 command is", "2 commands are" by `howMany(n, 'command is', 'commands are')`. */
+export const howMany = (count: number, one: string, several: string): string =>
+  `${count.toLocaleString('en-GB')} ${count === 1 ? one : several}`

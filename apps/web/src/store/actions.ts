@@ -16,7 +16,7 @@ import {
   type Trigger,
   type CommandId,
 } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from './message.js'
 import { undo, usePlanStore, type Edit, type TellingEdit } from './plan-store.js'
 import { derive } from './selectors.js'
 import { useView } from './view-store.js'

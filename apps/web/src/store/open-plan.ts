@@ -1,5 +1,5 @@
 import { readPlan, type Plan } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from './message.js'
 import { autosave } from './autosave.js'
 import { showProblem } from './problem.js'
 import { usePlanStore } from './plan-store.js'

@@ -1,5 +1,5 @@
 import { CoreError } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from './message.js'
 import { AppProblem } from '../worker/app-problem.js'
 
 /** Errors with words for the person; those of a worker come without their class, by their name. */

@@ -14,7 +14,7 @@ import {
 } from '@reach-plot/core'
 import { create } from 'zustand'
 import { useShallow } from 'zustand/react/shallow'
-import { toast } from 'sonner'
+import { toast } from './message.js'
 import { showProblem } from './problem.js'
 import { WorkerEnded } from '../worker/host.js'
 import { reachService } from '../worker/reach-client.js'

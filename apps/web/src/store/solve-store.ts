@@ -11,7 +11,7 @@ import {
   type ProgramId,
 } from '@reach-plot/core'
 import { proxy } from 'comlink'
-import { toast } from 'sonner'
+import { toast } from './message.js'
 import { create } from 'zustand'
 import { showProblem } from './problem.js'
 import { WorkerEnded } from '../worker/host.js'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { type DrawnDevice, type Plan, carryButtons, type Destination } from '@reach-plot/core'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'

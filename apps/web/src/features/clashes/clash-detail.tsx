@@ -1,6 +1,6 @@
 import { severityWords } from '@reach-plot/core'
 import { contextsInWords, type Clash, acceptClash, reopenClash } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { undoAction } from '../../store/actions.js'
 import { SeveritySign } from '../../parts/severity-sign.js'
 import { evidenceWords, stageNames, meanings } from './words.js'

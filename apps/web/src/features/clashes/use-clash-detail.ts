@@ -10,7 +10,7 @@ import {
   type Remedy,
   applyRemedy,
 } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachOfSets } from '../../store/reach.js'

@@ -1,6 +1,7 @@
+import { howMany } from '../../parts/words.js'
 import { useMemo } from 'react'
 import { CoreError, readOwnKeys, systemTakes, systemTrigger, triggerKey, setOwnKeys } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { showProblem } from '../../store/problem.js'
 import { undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
@@ -30,7 +31,7 @@ export function useMachine() {
       const dump = readOwnKeys(await file.text(), system, layout)
       edit((draft) => setOwnKeys(draft, dump.own))
       toast(
-        `${dump.settings} settings read: ${dump.own.off.length} keys are off, ${dump.own.own.length} are your own${dump.passedOver.length > 0 ? `; ${dump.passedOver.length} of media keys were passed over` : ''}`,
+        `${howMany(dump.settings, 'setting', 'settings')} read: ${howMany(dump.own.off.length, 'key is', 'keys are')} off, ${dump.own.own.length} are your own${dump.passedOver.length > 0 ? `; ${dump.passedOver.length} of media keys were passed over` : ''}`,
         { action: undoAction() },
       )
     } catch (error) {

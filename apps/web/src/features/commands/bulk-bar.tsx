@@ -1,4 +1,5 @@
-import { toast } from 'sonner'
+import { howMany } from '../../parts/words.js'
+import { toast } from '../../store/message.js'
 import {
   backToDefaults,
   commandKinds,
@@ -73,7 +74,14 @@ export function BulkBar(props: { chosen: readonly Command[]; onClear: () => void
         className="btn"
         onClick={() => {
           edit((plan) => chosen.reduce((p, c) => deleteCommand(p, c.id), plan))
-          toast(`${chosen.length} commands are deleted, with their placements`, { action: undoAction() })
+          toast(
+            howMany(
+              chosen.length,
+              'command is deleted, with its placements',
+              'commands are deleted, with their placements',
+            ),
+            { action: undoAction() },
+          )
           onClear()
         }}
       >

@@ -1,5 +1,6 @@
+import { howMany } from '../../parts/words.js'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { editCommand, ruleBook, type Command, type takeOffKeys } from '@reach-plot/core'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { useDealTargets } from '../../parts/deal/use-deal-targets.js'
@@ -16,14 +17,14 @@ export function useBulkBar({ chosen, onClear }: { chosen: readonly Command[]; on
   const program = programIds.size === 1 ? plan.programs.find((p) => programIds.has(p.id)) : undefined
   const each = (change: (command: Command) => Partial<Omit<Command, 'id'>>, told: string): void => {
     edit((plan) => chosen.reduce((p, c) => editCommand(p, c.id, change(c)), plan))
-    toast(`${chosen.length} commands: ${told}`, { action: undoAction() })
+    toast(`${howMany(chosen.length, 'command', 'commands')}: ${told}`, { action: undoAction() })
   }
   const onKeys = (change: typeof takeOffKeys, told: string): void => {
     const ids = chosen.map((c) => c.id)
     const locked = chosen.filter((c) => ruleBook(plan.rules).locks(c)).length
     onEditable((before) => change(before, ids))
     toast(
-      `${chosen.length - locked} commands are ${told}${locked > 0 ? `; ${locked} stay, since they are locked` : ''}`,
+      `${howMany(chosen.length - locked, 'command is', 'commands are')} ${told}${locked > 0 ? `; ${howMany(locked, 'stays, since it is', 'stay, since they are')} locked` : ''}`,
       { action: undoAction() },
     )
   }

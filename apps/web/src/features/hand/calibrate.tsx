@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { CoreError, fitDrill, fitHand, handOnBench, keyControls, keyLegend, setFit } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { undoAction } from '../../store/actions.js'
 import { useEdit } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { differingIdeas, triggerName, type DifferingIdea, moveMany } from '@reach-plot/core'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'

@@ -1,5 +1,6 @@
+import { howMany } from '../../parts/words.js'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import {
   answered,
   beginComparing,
@@ -50,7 +51,9 @@ export function useComparing() {
   const rates = orderedRates(order.length, most, leastPerDay / hours)
   const take = (): void => {
     edit((now) => order.reduce((sum, command, i) => editCommand(sum, command.id, { ...rates[i] }), now))
-    toast(`${order.length} commands have rates by their order`, { action: undoAction() })
+    toast(`${howMany(order.length, 'command has its rate', 'commands have their rates')} by the order`, {
+      action: undoAction(),
+    })
     setState(null)
   }
   return {

@@ -1,5 +1,6 @@
+import { howMany } from '../../parts/words.js'
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { editCommand, talliedRate, type Command, type CommandId } from '@reach-plot/core'
 import { useKept } from '../../parts/use-kept.js'
 import { undoAction } from '../../store/actions.js'
@@ -52,7 +53,10 @@ export function useTally() {
     edit((before) =>
       counted.reduce((sum, { command, rate }) => editCommand(sum, command.id, { ...rate }), before),
     )
-    toast(`${counted.length} commands have the rates that were counted`, { action: undoAction() })
+    toast(
+      `${howMany(counted.length, 'command has the rate that was', 'commands have the rates that were')} counted`,
+      { action: undoAction() },
+    )
     setTally({ ...fresh, ids: tally.ids })
   }
   const isRunning = tally.since !== null

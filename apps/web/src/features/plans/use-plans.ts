@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { emptyPlan, salvagePlan, setPlanSettings, type SalvagedPlan } from '@reach-plot/core'
 import { download } from '../../parts/download.js'
 import { planFileName } from '../../store/actions.js'

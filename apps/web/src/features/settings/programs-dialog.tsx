@@ -1,3 +1,4 @@
+import { howMany } from '../../parts/words.js'
 import { Lock, Trash2 } from 'lucide-react'
 import {
   contextsOverlap,
@@ -133,7 +134,9 @@ function ProgramHead({
         type="button"
         className="btn px-[6px]"
         aria-label={`Delete ${program.name}`}
-        title={commandCount > 0 ? `It has ${commandCount} commands` : 'Delete the program'}
+        title={
+          commandCount > 0 ? `It has ${howMany(commandCount, 'command', 'commands')}` : 'Delete the program'
+        }
         disabled={commandCount > 0}
         onClick={() => edit((draft) => deleteProgram(draft, id))}
       >

@@ -1,3 +1,4 @@
+import { howMany } from '../../parts/words.js'
 import { Link } from 'react-router'
 import { ruleBook } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
@@ -47,7 +48,11 @@ function StartsFrom() {
     {
       name: 'Clashes',
       count: clashes.length,
-      note: `${clashes.filter((c) => c.severity === 'blocks').length} presses never arrive`,
+      note: howMany(
+        clashes.filter((c) => c.severity === 'blocks').length,
+        'press never arrives',
+        'presses never arrive',
+      ),
     },
   ]
   return (

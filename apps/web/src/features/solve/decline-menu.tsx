@@ -8,7 +8,7 @@ import {
   type DeclineReason,
   type ProposedMove,
 } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 

@@ -1,3 +1,4 @@
+import { howMany } from '../../parts/words.js'
 import { keepAsArrangement } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { placementsWith, startSolving, useSolve } from '../../store/solve-store.js'
@@ -181,7 +182,7 @@ function MovesBody({ view }: { view: MovesView }) {
   return (
     <div className="flex h-11 shrink-0 items-center gap-2 border-b border-rule bg-panel px-[14px]">
       <h3 className="text-[15px] font-semibold">
-        {moves.length === 0 ? 'No move gains anything' : `${moves.length} moves`}
+        {moves.length === 0 ? 'No move gains anything' : howMany(moves.length, 'move', 'moves')}
       </h3>
       {taken && taken.size > 0 && <span className="text-ink-2">{taken.size} applied</span>}
       <select

@@ -11,7 +11,7 @@ import {
   type CommandId,
   type Routine,
 } from '@reach-plot/core'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { SelectField } from '../../parts/fields.js'
 import { NumberField } from '../../parts/number-field.js'
 import { onEditable, undoAction } from '../../store/actions.js'

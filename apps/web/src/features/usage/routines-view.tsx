@@ -1,7 +1,7 @@
 import { RoutineChain } from './routine-chain.js'
 import { CommandChooser } from '../../parts/command-chooser.js'
 import { ArrowDown, ArrowUp, Hand, Trash2, X } from 'lucide-react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import {
   type Plan,
   type Routine,

@@ -1,3 +1,4 @@
+import { howMany } from '../../parts/words.js'
 import { FileUp } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -116,7 +117,7 @@ function Kept({ usage }: { usage: Usage }) {
         <Figure
           name="From menus though placed"
           value={figures.menuThoughPlaced.reduce((s, m) => s + m.byMenu, 0).toLocaleString('en-GB')}
-          note={`${figures.menuThoughPlaced.length} commands`}
+          note={howMany(figures.menuThoughPlaced.length, 'command', 'commands')}
         />
       </dl>
       <div className="mt-4 grid grid-cols-3 gap-6">

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { create } from 'zustand'
 import { checkFileSize, maxUsageBytes, type Plan, type UsageReport } from '@reach-plot/core'
 import { showProblem } from '../../store/problem.js'

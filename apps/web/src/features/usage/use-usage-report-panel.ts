@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { acceptUsage, fullName, type UsageReport, addUnknown, takeUsage } from '@reach-plot/core'
 import { undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'

@@ -1,5 +1,5 @@
 import { useEffect } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import { create } from 'zustand'
 import type { Plan, TakeMode } from '@reach-plot/core'
 import type { Columns, Role } from '@reach-plot/core/key-tables/roles'

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../store/message.js'
 import {
   dealCommands,
   fullName,
