@@ -18,6 +18,7 @@ import {
   groupKey,
   type TriggerKey,
   type ProgramId,
+  restIds,
 } from '@reach-plot/core'
 import type { Derived } from '../store/selectors.js'
 import type { FacePart, KeyFace } from './key-face.js'
@@ -76,7 +77,7 @@ export function keyFaces(input: FaceInput): KeyFace[] {
   const { layout, controls } = derived.env
   const shared: FaceState = {
     input,
-    stations: new Set(Object.values(derived.rests)),
+    stations: new Set(restIds(derived.rests)),
     ranks: new Map(places?.ranked.slice(0, flaggedRanks).map((p, i) => [triggerKey(p.trigger), i + 1])),
     bestMs: places?.ranked[0]?.totalMs ?? 0,
     down: new Set(held.flatMap((m) => modifierCodes(m, layout.altGraph))),

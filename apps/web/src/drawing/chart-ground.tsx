@@ -1,6 +1,6 @@
 import { geoPath } from 'd3'
 import { memo, useMemo } from 'react'
-import { frameSign, handModel, type Control, type ReachContour, type HandAtRest } from '@reach-plot/core'
+import { handModel, onDeskOf, type Control, type ReachContour, type HandAtRest } from '@reach-plot/core'
 import type { ReachChart } from '../worker/reach-protocol.js'
 
 const draw = geoPath()
@@ -156,10 +156,13 @@ export const ContourCaptions = memo(function ContourCaptions({
 /** Lines from the palm's pivot to the resting fingertips, as bearings on a survey sheet. */
 export function HandBearings({ hand, controls }: { hand: HandAtRest; controls: readonly Control[] }) {
   const model = useMemo(() => handModel(hand, controls), [hand, controls])
-  const sign = frameSign(hand.side)
-  const ends = Array.from(model.tipX, (x, finger) => ({ x: x * sign, y: model.tipY[finger] as number }))
+  const ends = Array.from(model.tipX, (x, finger) => onDeskOf(model.frame, x, model.tipY[finger] as number))
   const thumb = ends[0] as (typeof ends)[number]
-  const pivot = { x: thumb.x - (model.leverX[0] as number) * sign, y: thumb.y - (model.leverY[0] as number) }
+  const pivot = onDeskOf(
+    model.frame,
+    (model.tipX[0] as number) - (model.leverX[0] as number),
+    (model.tipY[0] as number) - (model.leverY[0] as number),
+  )
   return (
     <g
       aria-hidden="true"

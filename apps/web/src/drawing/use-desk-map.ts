@@ -1,5 +1,5 @@
 import { useMemo, useRef, type KeyboardEvent } from 'react'
-import { footprint, type PlacedDevice, moveDevice } from '@reach-plot/core'
+import { footprint, type PlacedDevice, moveDevice, restIds } from '@reach-plot/core'
 import { useEdit, usePlan } from '../store/plan-store.js'
 import { useDerived } from '../store/selectors.js'
 import { useSize } from '../parts/use-size.js'
@@ -58,7 +58,7 @@ export function useDeskMap({
   const { widthPx, heightPx } = useSize(svg)
   // captions keep a readable size, however large the desk
   const textMm = captionPx / Math.min(widthPx / box.width, heightPx / box.height)
-  const stations = new Set(Object.values(rests))
+  const stations = new Set(restIds(rests))
 
   const onKeyDown = (event: KeyboardEvent, placed: PlacedDevice): void => {
     const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[

@@ -28,6 +28,8 @@ export type HandSide = (typeof handSides)[number]
 export const spanRangeMm = { min: 130, max: 260 } as const
 
 const restsSchema = z.strictObject({
+  /** where the thumb rests; along the space bar, inward of the index finger, where left out */
+  thumb: z.string().min(1).optional(),
   index: z.string().min(1),
   middle: z.string().min(1),
   ring: z.string().min(1),
@@ -90,8 +92,11 @@ export const benchSchema = z.strictObject({
 /** Devices and resting hands as they stand on one desk, mm. */
 export type Bench = z.infer<typeof benchSchema>
 
+/** The fingers beside the thumb. */
+export type LongFinger = 'index' | 'middle' | 'ring' | 'little'
+
 /** The keys on which the fingers of each hand rest in touch typing (common practice), by KeyboardEvent `code`. */
-export const homeKeys: Readonly<Record<HandSide, RestingHand['rests']>> = {
+export const homeKeys: Readonly<Record<HandSide, Readonly<Record<LongFinger, string>>>> = {
   left: { index: 'KeyF', middle: 'KeyD', ring: 'KeyS', little: 'KeyA' },
   right: { index: 'KeyJ', middle: 'KeyK', ring: 'KeyL', little: 'Semicolon' },
 }
@@ -100,7 +105,7 @@ export const homeKeys: Readonly<Record<HandSide, RestingHand['rests']>> = {
 export interface BenchControl extends Control {
   readonly deviceId: string
   readonly controlId: string
-  /** turn of the device; x, y, width and height are on the desk's axes already */
+  /** turn of the cap on the desk, of its device and its own; x, y, width and height are on the desk's axes already */
   readonly turnDeg: number
   /** sizes of the cap in the device's axes, for drawing */
   readonly capWidthMm: number
@@ -150,25 +155,35 @@ export function benchControls(bench: Bench, devices: readonly Device[]): BenchCo
     const { widthMm } = deviceSizeMm(device)
     const pointing = isPointingDevice(device)
     const inHand = device.id === inPointingHand(bench, devices)
-    const angle = (placed.turnDeg * Math.PI) / 180
-    const [across, along] = [Math.cos(angle) ** 2, Math.sin(angle) ** 2]
     return deviceControls(device).map((control) => ({
       ...control,
       ...onDesk(placed, control.xMm, control.yMm, widthMm),
       id: controlRef(device.id, control.id),
       controlId: control.id,
       deviceId: device.id,
-      turnDeg: placed.turnDeg,
-      zMm: placed.heightMm,
-      // The sides of an upright box in the turned cap: exact at right angles, and inside the cap once it is inset.
-      widthMm: control.widthMm * across + control.heightMm * along,
-      heightMm: control.heightMm * across + control.widthMm * along,
+      ...turnedCap(control, placed),
+      zMm: placed.heightMm + (control.zMm ?? 0),
       capWidthMm: control.widthMm,
       capHeightMm: control.heightMm,
       pointing,
       ...(pointing && { inHand }),
     }))
   })
+}
+
+/** How a cap lies on the desk, and the sides of an upright box in it: exact at right angles, inside the cap once it is inset. */
+function turnedCap(
+  { widthMm, heightMm, turnDeg = 0 }: Control,
+  placed: PlacedDevice,
+): Pick<BenchControl, 'turnDeg' | 'widthMm' | 'heightMm'> {
+  const turn = placed.turnDeg + (placed.mirrored ? -turnDeg : turnDeg)
+  const angle = (turn * Math.PI) / 180
+  const [across, along] = [Math.cos(angle) ** 2, Math.sin(angle) ** 2]
+  return {
+    turnDeg: turn,
+    widthMm: widthMm * across + heightMm * along,
+    heightMm: heightMm * across + widthMm * along,
+  }
 }
 
 /** The device that the pointing hand holds, or null when the bench has none. */
@@ -179,6 +194,15 @@ export function inPointingHand(bench: Bench, devices: readonly Device[]): string
   })
   return ids.find((id) => id === bench.pointingId) ?? ids[0] ?? null
 }
+
+/** The controls that a hand rests on, from the thumb on. */
+export const restIds = ({ thumb, index, middle, ring, little }: RestingHand['rests']): string[] => [
+  ...(thumb === undefined ? [] : [thumb]),
+  index,
+  middle,
+  ring,
+  little,
+]
 
 /** The resting hand in ids of the bench, as the hand model takes it. */
 export const handOnBench = (
@@ -192,6 +216,7 @@ export const handOnBench = (
     middle: controlRef(hand.deviceId, hand.rests.middle),
     ring: controlRef(hand.deviceId, hand.rests.ring),
     little: controlRef(hand.deviceId, hand.rests.little),
+    ...(hand.rests.thumb !== undefined && { thumb: controlRef(hand.deviceId, hand.rests.thumb) }),
   },
   thumbRest: controlRef(hand.deviceId, 'Space'),
 })

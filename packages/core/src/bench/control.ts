@@ -25,6 +25,11 @@ export interface Control {
   readonly yMm: number
   readonly widthMm: number
   readonly heightMm: number
+  /** how the cap is turned, clockwise; upright where left out. On a bench width and height are then those of an upright box in it. */
+  readonly turnDeg?: number
+  /** sides of a turned cap in its own axes, mm; width and height where left out */
+  readonly capWidthMm?: number
+  readonly capHeightMm?: number
   /** height above the desk beside other devices, mm; 0 where left out */
   readonly zMm?: number
   /** a key where it is left out */

@@ -19,6 +19,10 @@ export const drawnControlSchema = z.strictObject({
   yMm: position,
   widthMm: size,
   heightMm: size,
+  /** how the cap is turned on its device, clockwise; upright where left out */
+  turnDeg: z.number().min(-180).max(180).optional(),
+  /** how far it lies above the device's other controls, as in a well; level with them where left out */
+  zMm: z.number().min(-200).max(200).optional(),
   /** W3C code that it sends, or null when its driver is told what it does */
   code: z
     .string()
@@ -110,6 +114,8 @@ export const drawnControls = (device: DrawnDevice): Control[] =>
       heightMm,
       type,
       name,
+      ...(control.turnDeg !== undefined && control.turnDeg !== 0 && { turnDeg: control.turnDeg }),
+      ...(control.zMm !== undefined && { zMm: control.zMm }),
       ...(control.shape === 'round' && { round: true }),
       ...(control.label && { label: control.label }),
       ...(control.clicks === true && { clicks: true }),

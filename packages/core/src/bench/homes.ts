@@ -33,13 +33,14 @@ export function homesOf(hand: RestingHand, bench: Bench, devices: readonly Devic
       ring: controlRef(deviceId, rests.ring),
       little: controlRef(deviceId, rests.little),
     }
+    const thumb = rests.thumb === undefined ? {} : { thumb: controlRef(deviceId, rests.thumb) }
     const tips = Object.values(ids).flatMap((id) => controls.get(id) ?? [])
     if (tips.length < 4) return []
     const mean = (pick: (c: BenchControl) => number): number => tips.reduce((sum, c) => sum + pick(c), 0) / 4
     return [
       {
         deviceId,
-        rests: ids,
+        rests: { ...ids, ...thumb },
         xMm: mean((c) => c.xMm),
         yMm: mean((c) => c.yMm),
         targetMm: Math.min(...tips.map((c) => Math.min(c.widthMm, c.heightMm))),

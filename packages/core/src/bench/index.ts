@@ -35,6 +35,7 @@ export {
   handOnBench,
   handSides,
   homeKeys,
+  restIds,
   inPointingHand,
   keyControls,
   onDesk,

@@ -61,7 +61,7 @@ interface Kept {
 const keptOf = new WeakMap<ChordTable, Kept>()
 
 const geometryOf = (c: Control): string =>
-  `${c.id} ${c.row} ${c.xMm} ${c.yMm} ${c.widthMm} ${c.heightMm} ${c.zMm ?? 0}`
+  `${c.id} ${c.row} ${c.xMm} ${c.yMm} ${c.capWidthMm ?? c.widthMm} ${c.capHeightMm ?? c.heightMm} ${c.turnDeg ?? 0} ${c.zMm ?? 0}`
 
 /** The controls of each place, as text: two benches have a place in common when the text is the same. */
 function geometryByPlace(controls: readonly Control[]): Map<string, string> {

@@ -47,6 +47,8 @@ export const pivotBehindTipsMm = 70
 export const aimInsetMm = 5
 /** The thumb rests this far inward of the index fingertip, on the space bar, mm. Assumed. */
 export const thumbInwardMm = 12
+/** Without a space bar the thumb rests this far nearer than the index fingertip: two rows, mm. */
+export const thumbNearerMm = 38.1
 /** Fingers side by side are at least this wide each, mm. Assumed. */
 export const fingerWidthMm = 9
 /** Crossing by this much costs as much as a finger at its comfort radius, mm. Assumed. */

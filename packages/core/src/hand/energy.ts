@@ -1,5 +1,6 @@
 import { crossingScaleMm, fingerWidthMm } from './constants.js'
-import type { AimBox, HandModel } from './model.js'
+import { rotated, type AimBox } from './aim.js'
+import type { HandModel } from './model.js'
 
 /** Turn is scaled by this lever in the vector of unknowns, so that all unknowns are of the size of a mm. */
 export const turnLeverMm = 70
@@ -65,6 +66,40 @@ export function chordEnergy(
       if (gap > 0) addCrossing(sum, z, gap, 3 + 2 * inner, 3 + 2 * outer)
     }
   return sum.energy
+}
+
+/**
+ * `chordEnergy` with each aim point in the axes of its cap: the same where no cap is turned against the hand. Gradient and Hessian
+ * follow by the chain rule, so the energy stays convex.
+ */
+export function chordEnergyInCaps(
+  hand: HandModel,
+  boxes: readonly AimBox[],
+  used: ArrayLike<number>,
+  z: Float64Array,
+  g?: Float64Array,
+  h?: Float64Array,
+): number {
+  if (boxes.every((box) => box.turned === undefined)) return chordEnergy(hand, boxes, used, z, g, h)
+  const n = z.length
+  const inFrame = Float64Array.from(z)
+  const turnPair = (values: Float64Array, at: number, step: number, k: number, way: 1 | -1): void => {
+    const turned = boxes[k]?.turned
+    if (!turned) return
+    const { x, y } = rotated(turned, values[at] as number, values[at + step] as number, way)
+    values[at] = x
+    values[at + step] = y
+  }
+  boxes.forEach((_, k) => turnPair(inFrame, 3 + 2 * k, 1, k, 1))
+  const energy = chordEnergy(hand, boxes, used, inFrame, g, h)
+  if (!g || !h) return energy
+  boxes.forEach((_, k) => {
+    const at = 3 + 2 * k
+    turnPair(g, at, 1, k, -1)
+    for (let row = 0; row < n; row++) turnPair(h, row * n + at, 1, k, -1)
+    for (let column = 0; column < n; column++) turnPair(h, at * n + column, n, k, -1)
+  })
+  return energy
 }
 
 /** What shifting and turning the palm costs; begins gradient and Hessian. */

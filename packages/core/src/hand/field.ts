@@ -1,7 +1,9 @@
 import { contours, type ContourMultiPolygon } from 'd3-contour'
 import { capGapMm, pitchMm } from '../bench/index.js'
 import { fingers, type Finger } from './constants.js'
-import { frameSign, type AimBox, type HandModel } from './model.js'
+import type { AimBox } from './aim.js'
+import { toFrame } from './frame.js'
+import type { HandModel } from './model.js'
 import { freePose } from './pose.js'
 import { movementMs } from './time.js'
 
@@ -39,12 +41,10 @@ export function reachField(
   const rows = Math.max(2, Math.floor((area.y1Mm - area.y0Mm) / area.cellMm) + 1)
   const effort = new Float64Array(columns * rows)
   const timeMs = new Float64Array(columns * rows)
-  const sign = frameSign(hand.side)
   const used = allowed.map((finger) => fingers.indexOf(finger))
   for (let r = 0; r < rows; r++) {
     for (let c = 0; c < columns; c++) {
-      const x = (area.x0Mm + c * area.cellMm) * sign
-      const y = area.y0Mm + r * area.cellMm
+      const { x, y } = toFrame(hand.frame, area.x0Mm + c * area.cellMm, area.y0Mm + r * area.cellMm)
       let least = Infinity
       let distance = 0
       let finger = 0

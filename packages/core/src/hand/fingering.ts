@@ -1,5 +1,6 @@
 import { fingers } from './constants.js'
-import type { AimBox, HandModel } from './model.js'
+import type { AimBox } from './aim.js'
+import type { HandModel } from './model.js'
 import { freePose } from './pose.js'
 import { bestPosture, postureAt, type Posture } from './posture.js'
 

@@ -35,15 +35,9 @@ export { reachContours, reachField, type FieldArea, type ReachContour } from './
 export { chordTimeMs, homingTimeMs, indexOfDifficultyBits, movementMs } from './time.js'
 export { spanPercentile } from './span.js'
 export { reachIn, strokeMs, triggerReach, type ReachContext, type ReachAt } from './trigger-reach.js'
-export {
-  aimBox,
-  degToRad,
-  frameSign,
-  handModel,
-  heightEnergy,
-  type AimBox,
-  type HandAtRest,
-  type HandModel,
-} from './model.js'
+export { aimBox, type AimBox } from './aim.js'
+export { degToRad } from './angles.js'
+export { frameSign, handFrame, onDeskOf, toFrame } from './frame.js'
+export { handModel, heightEnergy, type HandAtRest, type HandModel } from './model.js'
 export { chordEnergy, turnLeverMm } from './energy.js'
 export { assignments, isAllowed } from './fingering.js'

@@ -1,7 +1,8 @@
 import type { Control, HandSide, RestingHand } from '../bench/index.js'
 import { CoreError } from '../errors.js'
+import { aimBox, rotated } from './aim.js'
+import { degToRad } from './angles.js'
 import {
-  aimInsetMm,
   comfortRadiiMm,
   fingers,
   fingerSpansSemitones,
@@ -14,14 +15,14 @@ import {
   referenceSpanMm,
   semitoneMm,
   thumbInwardMm,
+  thumbNearerMm,
 } from './constants.js'
+import { handFrame, toFrame, turnOfRests, type HandFrame } from './frame.js'
 
-/**
- * A resting hand with everything scaled to its span, in the frame of a left hand: for a right hand x is mirrored,
- * so that `in` is always +x. Arrays run from thumb (0) to little finger (4).
- */
+/** A resting hand with everything scaled to its span, in its own axes. Arrays run from thumb (0) to little finger (4). */
 export interface HandModel {
   readonly side: HandSide
+  readonly frame: HandFrame
   readonly spanMm: number
   readonly tipX: Float64Array
   readonly tipY: Float64Array
@@ -46,13 +47,6 @@ export interface HandModel {
   readonly msPerBit: Float64Array
 }
 
-/** Degrees to radians. */
-export const degToRad = (angleDeg: number): number => (angleDeg * Math.PI) / 180
-export const radToDeg = (angleRad: number): number => (angleRad * 180) / Math.PI
-
-/** +1 for a left hand, −1 for a right hand: x in the model's frame is x on the desk times this. */
-export const frameSign = (side: HandSide): 1 | -1 => (side === 'left' ? 1 : -1)
-
 /** A hand and the ids of the controls that its fingertips rest on. */
 export interface HandAtRest extends Pick<RestingHand, 'side' | 'spanMm' | 'rests' | 'fit'> {
   /** the control under the thumb; the key "Space" where left out */
@@ -64,8 +58,7 @@ export interface HandAtRest extends Pick<RestingHand, 'side' | 'spanMm' | 'rests
  * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
  */
 export function handModel(hand: HandAtRest, controls: readonly Control[]): HandModel {
-  const sign = frameSign(hand.side)
-  const at = (id: string, finger: string): { x: number; y: number; z: number } => {
+  const under = (id: string, finger: string): Control => {
     const control = controls.find((c) => c.id === id)
     if (!control) {
       throw new CoreError('REST_MISSING', {
@@ -74,18 +67,14 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
         remedy: 'choose a control that the device has',
       })
     }
-    return { x: control.xMm * sign, y: control.yMm, z: control.zMm ?? 0 }
+    return control
   }
-  const index = at(hand.rests.index, 'index')
-  const long = [
-    index,
-    at(hand.rests.middle, 'middle'),
-    at(hand.rests.ring, 'ring'),
-    at(hand.rests.little, 'little'),
-  ]
-  const space = controls.find((c) => c.id === (hand.thumbRest ?? 'Space'))
-  // Without a space bar the thumb lies where one would be: two rows nearer than the home row.
-  const tips = [{ x: index.x + thumbInwardMm, y: space?.yMm ?? index.y + 38.1 }, ...long]
+  const rests = (['index', 'middle', 'ring', 'little'] as const).map((f) => under(hand.rests[f], f))
+  const frame = handFrame(hand.side, turnOfRests(rests))
+  const long = rests.map((c) => ({ ...toFrame(frame, c.xMm, c.yMm), z: c.zMm ?? 0 }))
+  const thumb = hand.rests.thumb === undefined ? undefined : under(hand.rests.thumb, 'thumb')
+  const space = thumb ?? controls.find((c) => c.id === (hand.thumbRest ?? 'Space'))
+  const tips = [thumbTip(frame, long[0] as Point, space), ...long]
   const mean = (pick: (tip: { x: number; y: number; z: number }) => number): number =>
     long.reduce((s, t) => s + pick(t), 0) / 4
   const pivot = { x: mean((t) => t.x), y: mean((t) => t.y) + pivotBehindTipsMm }
@@ -102,6 +91,7 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
   }
   return {
     side: hand.side,
+    frame,
     spanMm: hand.spanMm,
     tipX: Float64Array.from(tips, (t) => t.x),
     tipY: Float64Array.from(tips, (t) => t.y),
@@ -125,52 +115,22 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
   }
 }
 
-/** Where a fingertip may land on a key, in the model's frame. */
-export interface AimBox {
-  readonly x0: number
-  readonly x1: number
-  readonly y0: number
-  readonly y1: number
-  readonly bottomRow: boolean
-  /** height above the desk, mm */
-  readonly z: number
-  /** the smaller side of the cap, mm: the W of Fitts */
-  readonly targetMm: number
-  /** what Fitts measures to: the cap's centre, or half a long cap's centre line to either side of it, mm */
-  readonly centre: { readonly x: number; readonly y: number; readonly halfX: number; readonly halfY: number }
+interface Point {
+  readonly x: number
+  readonly y: number
 }
 
 /**
- * Way from a fingertip to the centre of a cap, mm. A long cap is hit anywhere along its centre line as well as a square
- * one of its smaller side.
+ * Where the thumb rests, in the hand's axes: inward of the index fingertip along the middle of the control under it, as far as that
+ * reaches. Without one it lies where a space bar would be, two rows nearer than the home row.
  */
-export const toCentreMm = ({ centre, z }: AimBox, x: number, y: number, fromZ: number): number =>
-  Math.hypot(
-    Math.max(0, Math.abs(x - centre.x) - centre.halfX),
-    Math.max(0, Math.abs(y - centre.y) - centre.halfY),
-    z - fromZ,
-  )
-
-/** Where on a control a finger may aim, mm, in the axes of the hand's frame. */
-export function aimBox(control: Control, side: HandSide): AimBox {
-  const x = control.xMm * frameSign(side)
-  const halfX = Math.max(0, control.widthMm / 2 - aimInsetMm)
-  const halfY = Math.max(0, control.heightMm / 2 - aimInsetMm)
-  return {
-    x0: x - halfX,
-    x1: x + halfX,
-    y0: control.yMm - halfY,
-    y1: control.yMm + halfY,
-    bottomRow: control.row === 'bottom',
-    z: control.zMm ?? 0,
-    targetMm: Math.min(control.widthMm, control.heightMm),
-    centre: {
-      x,
-      y: control.yMm,
-      halfX: Math.max(0, control.widthMm - control.heightMm) / 2,
-      halfY: Math.max(0, control.heightMm - control.widthMm) / 2,
-    },
-  }
+function thumbTip(frame: HandFrame, index: Point, under: Control | undefined): Point {
+  const free = { x: index.x + thumbInwardMm, y: index.y + thumbNearerMm }
+  if (!under) return free
+  const { centre, x0, x1, turned } = aimBox(under, frame)
+  const along = turned ? rotated(turned, free.x, free.y, -1).x : free.x
+  const x = Math.min(Math.max(along, x0), x1)
+  return turned ? rotated(turned, x, centre.y) : { x, y: centre.y }
 }
 
 /**

@@ -1,4 +1,5 @@
-import type { AimBox, HandModel } from './model.js'
+import { nearestAim, type AimBox, type NearestAim } from './aim.js'
+import type { HandModel } from './model.js'
 
 /** Pose of the palm: shift in mm and turn in radians, in the model's frame. */
 export interface Pose {
@@ -22,9 +23,10 @@ export function freePose(
   used: ArrayLike<number>,
 ): { pose: Pose; energy: number } {
   let [tx, ty, turn] = [0, 0, 0]
-  // gradient and Hessian of the current piece: g, then h as xx, xt, yy, yt, tt (xy is always 0)
+  // gradient and Hessian of the current piece; only a cap that is turned against the hand ties x to y
   let [g0, g1, g2] = [0, 0, 0]
-  let [hxx, hxt, hyy, hyt, htt] = [0, 0, 0, 0, 0]
+  let [hxx, hxy, hxt, hyy, hyt, htt] = [0, 0, 0, 0, 0, 0]
+  const near: NearestAim = { dx: 0, dy: 0, wx: 0, wy: 0, hxx: 0, hxy: 0, hyy: 0 }
   const evaluate = (x: number, y: number, t: number): number => {
     let energy = (x * x + y * y) * hand.shiftWeight + t * t * hand.turnWeight
     g0 = 2 * x * hand.shiftWeight
@@ -32,7 +34,7 @@ export function freePose(
     g2 = 2 * t * hand.turnWeight
     hxx = hyy = 2 * hand.shiftWeight
     htt = 2 * hand.turnWeight
-    hxt = hyt = 0
+    hxt = hyt = hxy = 0
     for (let k = 0; k < boxes.length; k++) {
       const box = boxes[k] as AimBox
       const f = used[k] as number
@@ -40,6 +42,21 @@ export function freePose(
       const by = hand.leverY[f] as number
       const qx = (hand.tipX[f] as number) + x - t * by
       const qy = (hand.tipY[f] as number) + y + t * bx
+      if (box.turned) {
+        nearestAim(box, qx, qy, hand, f, near)
+        const { dx, dy, wx, wy } = near
+        energy += wx * dx * dx + wy * dy * dy
+        g0 -= 2 * wx * dx
+        g1 -= 2 * wy * dy
+        g2 += 2 * (wx * dx * by - wy * dy * bx)
+        hxx += 2 * near.hxx
+        hxy += 2 * near.hxy
+        hyy += 2 * near.hyy
+        hxt += 2 * (near.hxy * bx - near.hxx * by)
+        hyt += 2 * (near.hyy * bx - near.hxy * by)
+        htt += 2 * (near.hxx * by * by - 2 * near.hxy * bx * by + near.hyy * bx * bx)
+        continue
+      }
       const dx = qx < box.x0 ? box.x0 - qx : qx > box.x1 ? box.x1 - qx : 0
       const dy = qy < box.y0 ? box.y0 - qy : qy > box.y1 ? box.y1 - qy : 0
       if (dx !== 0) {
@@ -67,11 +84,14 @@ export function freePose(
   for (let i = 0; i < maxIterations; i++) {
     // the turn's gradient is per radian; 70 mm makes it comparable to one per mm
     if (Math.abs(g0) + Math.abs(g1) + Math.abs(g2) / 70 < gradientTolerance) break
-    // eliminate tx and ty from the 3 x 3 system: [hxx 0 hxt; 0 hyy hyt; hxt hyt htt] s = −g
-    const schur = htt - (hxt * hxt) / hxx - (hyt * hyt) / hyy
-    const s2 = (-g2 + (hxt * g0) / hxx + (hyt * g1) / hyy) / schur
-    const s0 = (-g0 - hxt * s2) / hxx
-    const s1 = (-g1 - hyt * s2) / hyy
+    // eliminate tx, then ty, from the 3 x 3 system: [hxx hxy hxt; hxy hyy hyt; hxt hyt htt] s = −g
+    const kyy = hyy - (hxy * hxy) / hxx
+    const kyt = hyt - (hxy * hxt) / hxx
+    const k1 = g1 - (hxy * g0) / hxx
+    const schur = htt - (hxt * hxt) / hxx - (kyt * kyt) / kyy
+    const s2 = (-g2 + (hxt * g0) / hxx + (kyt * k1) / kyy) / schur
+    const s1 = (-k1 - kyt * s2) / kyy
+    const s0 = (-g0 - hxy * s1 - hxt * s2) / hxx
     const slope = g0 * s0 + g1 * s1 + g2 * s2
     let step = 1
     let next = evaluate(tx + s0, ty + s1, turn + s2)

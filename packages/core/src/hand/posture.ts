@@ -1,5 +1,6 @@
-import { chordEnergy, turnLeverMm, uncrossedGapMm } from './energy.js'
-import type { AimBox, HandModel } from './model.js'
+import { chordEnergy, chordEnergyInCaps, turnLeverMm, uncrossedGapMm } from './energy.js'
+import { nearestAim, rotated, type AimBox, type NearestAim } from './aim.js'
+import type { HandModel } from './model.js'
 import type { Pose } from './pose.js'
 
 /** Palm pose and aim points (x0, y0, x1, y1, …) of least energy for given fingers, in the model's frame. */
@@ -24,6 +25,12 @@ export function postureAt(
     const f = used[k] as number
     const qx = (hand.tipX[f] as number) + pose.tx - pose.turn * (hand.leverY[f] as number)
     const qy = (hand.tipY[f] as number) + pose.ty + pose.turn * (hand.leverX[f] as number)
+    if (box.turned) {
+      const near: NearestAim = { dx: 0, dy: 0, wx: 0, wy: 0, hxx: 0, hxy: 0, hyy: 0 }
+      nearestAim(box, qx, qy, hand, f, near)
+      aims.set([qx + near.dx, qy + near.dy], 2 * k)
+      return
+    }
     aims[2 * k] = Math.min(Math.max(qx, box.x0), box.x1)
     aims[2 * k + 1] = Math.min(Math.max(qy, box.y0), box.y1)
   })
@@ -76,12 +83,14 @@ export function bestPosture(
     lower.set([box.x0, box.y0], 3 + 2 * k)
     upper.set([box.x1, box.y1], 3 + 2 * k)
   })
+  // aim points are searched in the axes of their caps, in which they are confined to upright boxes
   let z = Float64Array.of(start.pose.tx, start.pose.ty, start.pose.turn * turnLeverMm, ...start.aims)
+  intoCaps(boxes, z, 3, -1)
   const g = new Float64Array(n)
   const h = new Float64Array(n * n)
   const step = new Float64Array(n)
   let trial = new Float64Array(n)
-  let energy = chordEnergy(hand, boxes, used, z, g, h)
+  let energy = chordEnergyInCaps(hand, boxes, used, z, g, h)
   for (let i = 0; i < maxIterations; i++) {
     const free: number[] = []
     let residual = 0
@@ -104,18 +113,31 @@ export function bestPosture(
         trial[v] = Math.min(Math.max(moved, lower[v] as number), upper[v] as number)
         slope += (g[v] as number) * ((trial[v] as number) - (z[v] as number))
       }
-      next = chordEnergy(hand, boxes, used, trial)
+      next = chordEnergyInCaps(hand, boxes, used, trial)
       if (next <= energy + 1e-4 * slope) break
     }
     if (!(next < energy)) break
     ;[z, trial] = [trial, z]
-    energy = chordEnergy(hand, boxes, used, z, g, h)
+    energy = chordEnergyInCaps(hand, boxes, used, z, g, h)
   }
+  const aims = z.slice(3)
+  intoCaps(boxes, aims, 0, 1)
   return {
     pose: { tx: z[0] as number, ty: z[1] as number, turn: (z[2] as number) / turnLeverMm },
-    aims: z.slice(3),
+    aims,
     energy,
   }
+}
+
+/** Turns the aim points of turned caps into the axes of their caps (`way` −1), or back. */
+function intoCaps(boxes: readonly AimBox[], z: Float64Array, from: number, way: 1 | -1): void {
+  boxes.forEach(({ turned }, k) => {
+    if (!turned) return
+    const at = from + 2 * k
+    const { x, y } = rotated(turned, z[at] as number, z[at + 1] as number, way)
+    z[at] = x
+    z[at + 1] = y
+  })
 }
 
 /** Solves h s = −g on the free unknowns by Cholesky. The Hessian is positive definite there: see energy.ts. */

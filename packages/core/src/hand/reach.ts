@@ -3,16 +3,9 @@ import { CoreError } from '../errors.js'
 import { modifierCodes, type Modifier } from '../triggers/index.js'
 import { fingers, mostPalmShiftMm, verdictLimits, type Finger } from './constants.js'
 import { bestFingering, type Fingering } from './fingering.js'
-import {
-  aimBox,
-  handModel,
-  heightEnergy,
-  radToDeg,
-  toCentreMm,
-  type AimBox,
-  type HandAtRest,
-  type HandModel,
-} from './model.js'
+import { aimBox, toCentreMm, type AimBox } from './aim.js'
+import { radToDeg } from './angles.js'
+import { handModel, heightEnergy, type HandAtRest, type HandModel } from './model.js'
 import { freePose } from './pose.js'
 import { chordTimeMs } from './time.js'
 
@@ -119,7 +112,7 @@ export function reachSolver(
 
   const boxOf = (id: string): AimBox => {
     let box = boxes.get(id)
-    if (!box) boxes.set(id, (box = aimBox(byId.get(id) as Control, hand.side)))
+    if (!box) boxes.set(id, (box = aimBox(byId.get(id) as Control, hand.frame)))
     return box
   }
   const singlesOf = (id: string): Float64Array => {
@@ -149,8 +142,8 @@ export function reachSolver(
     hand,
     has: (id) => byId.has(id),
     centreOf(id) {
-      const { xMm, yMm, widthMm, heightMm } = byId.get(id) as Control
-      return { xMm, yMm, targetMm: Math.min(widthMm, heightMm) }
+      const { xMm, yMm, widthMm, heightMm, capWidthMm, capHeightMm } = byId.get(id) as Control
+      return { xMm, yMm, targetMm: Math.min(capWidthMm ?? widthMm, capHeightMm ?? heightMm) }
     },
     reachControls(ids) {
       checkIds(ids, byId)

@@ -31,7 +31,19 @@ export interface ReachSituation {
 }
 
 /** What reach needs of a control; names and the like are left behind. */
-const bareControl = ({ id, code, row, xMm, yMm, widthMm, heightMm, zMm }: Control): Control => ({
+const bareControl = ({
+  id,
+  code,
+  row,
+  xMm,
+  yMm,
+  widthMm,
+  heightMm,
+  zMm,
+  turnDeg,
+  capWidthMm,
+  capHeightMm,
+}: Control): Control => ({
   id,
   code,
   row,
@@ -40,6 +52,13 @@ const bareControl = ({ id, code, row, xMm, yMm, widthMm, heightMm, zMm }: Contro
   widthMm,
   heightMm,
   ...(zMm !== undefined && zMm !== 0 && { zMm }),
+  // an upright cap is told by its box
+  ...(turnDeg !== undefined &&
+    turnDeg !== 0 && {
+      turnDeg,
+      capWidthMm: capWidthMm ?? widthMm,
+      capHeightMm: capHeightMm ?? heightMm,
+    }),
 })
 
 /** The situation of the first hand of a bench. */

@@ -20,7 +20,7 @@ const hand = handModel({ side: 'left', spanMm: 190, rests: homeKeys.left }, cont
 const boxOf = (id: string): AimBox =>
   aimBox(
     controls.find((c) => c.id === id)!,
-    'left',
+    hand.frame,
   )
 
 /** A chord of near keys with fingers that may take them. */
@@ -186,7 +186,7 @@ test('an aim box keeps 5 mm from the cap’s edges, and is a line or a point on 
   expect(boxOf('Space').x1 - boxOf('Space').x0).toBeCloseTo(6.25 * 19.05 - 1.05 - 10, 6)
   const low = aimBox(
     boardControls('laptop-compact', 'windows').find((c) => c.id === 'ArrowUp')!,
-    'left',
+    hand.frame,
   )
   expect(low.y1).toBe(low.y0)
 })

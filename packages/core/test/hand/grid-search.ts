@@ -1,7 +1,6 @@
 import {
   aimBox,
   assignments,
-  chordEnergy,
   degToRad,
   isAllowed,
   turnLeverMm,
@@ -9,6 +8,8 @@ import {
   type Control,
   type HandModel,
 } from '../../src/index.js'
+import { rotated } from '../../src/hand/aim.js'
+import { chordEnergyInCaps } from '../../src/hand/energy.js'
 
 /** A plain reference: every finger assignment at every palm pose of a grid, with aim points that slide in their keys. */
 export interface GridStep {
@@ -22,7 +23,7 @@ const slideSweeps = 2
 
 /** The least energy that the grid finds. Never below the true optimum, since every point of it is a real posture. */
 export function gridEnergy(hand: HandModel, controls: readonly Control[], step: GridStep): number {
-  const boxes = controls.map((c) => aimBox(c, hand.side))
+  const boxes = controls.map((c) => aimBox(c, hand.frame))
   const allowed = assignments(boxes.length).filter((used) => isAllowed(boxes, used))
   // A coarse pass first gives an energy that leaves the fine pass fewer poses to look at; it changes no result.
   const coarse = { palmMm: step.palmMm * 4, turnDeg: step.turnDeg * 4 }
@@ -79,6 +80,13 @@ function slide(
     const f = used[k]!
     const qx = hand.tipX[f]! + z[0]! - turn * hand.leverY[f]!
     const qy = hand.tipY[f]! + z[1]! + turn * hand.leverX[f]!
+    if (box.turned) {
+      // any point of the cap is a real posture; sliding finds a better one
+      const at = rotated(box.turned, qx, qy, -1)
+      z[3 + 2 * k] = Math.min(Math.max(at.x, box.x0), box.x1)
+      z[4 + 2 * k] = Math.min(Math.max(at.y, box.y0), box.y1)
+      return
+    }
     const x = Math.min(Math.max(qx, box.x0), box.x1)
     const y = Math.min(Math.max(qy, box.y0), box.y1)
     z[3 + 2 * k] = x
@@ -88,8 +96,9 @@ function slide(
       (y > qy ? hand.weightBack : hand.weightForward)[f]! * (y - qy) ** 2
   })
   if (alone >= best) return Infinity
-  let energy = chordEnergy(hand, boxes, used, z)
-  if (boxes.length === 1 || energy <= alone + 1e-12) return energy
+  const hasTurned = boxes.some((box) => box.turned !== undefined)
+  let energy = chordEnergyInCaps(hand, boxes, used, z)
+  if (!hasTurned && (boxes.length === 1 || energy <= alone + 1e-12)) return energy
   for (let sweep = 0; sweep < slideSweeps; sweep++) {
     for (let v = 3; v < z.length; v++) {
       const box = boxes[(v - 3) >> 1]!
@@ -97,7 +106,7 @@ function slide(
       let kept = z[v]!
       for (let s = 0; s < slideSteps; s++) {
         z[v] = low + ((high - low) * s) / (slideSteps - 1)
-        const trial = chordEnergy(hand, boxes, used, z)
+        const trial = chordEnergyInCaps(hand, boxes, used, z)
         if (trial < energy) {
           energy = trial
           kept = z[v]!

@@ -8,6 +8,7 @@ import {
   type Device,
   type DeviceReach,
   type Verdict,
+  restIds,
 } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -81,7 +82,7 @@ function firstPair(devices: readonly Device[], homeId: string): readonly [string
 
 function ReachDrawing({ reach, widthMm }: { reach: DeviceReach; widthMm: number }) {
   const size = deviceSizeMm(reach.device)
-  const rests = new Set(Object.values(reach.rests))
+  const rests = new Set(restIds(reach.rests))
   return (
     <svg
       viewBox={`-5 -5 ${widthMm + 10} ${size.heightMm + 10}`}

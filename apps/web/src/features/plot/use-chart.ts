@@ -7,6 +7,7 @@ import {
   type BenchControl,
   type FieldArea,
   type RestingHand,
+  restIds,
 } from '@reach-plot/core'
 import { usePlan } from '../../store/plan-store.js'
 import { heldKey, useReachChart, useReachOfSets } from '../../store/reach.js'
@@ -48,7 +49,7 @@ const capOf = (c: BenchControl): Extent => ({
 
 /** The square around the resting fingertips whose reach is charted. */
 function chartedArea(hand: RestingHand, controls: readonly BenchControl[]): FieldArea {
-  const tips = Object.values(handOnBench(hand).rests).flatMap((id) => controls.find((c) => c.id === id) ?? [])
+  const tips = restIds(handOnBench(hand).rests).flatMap((id) => controls.find((c) => c.id === id) ?? [])
   const mean = (pick: (c: BenchControl) => number): number =>
     tips.reduce((s, c) => s + pick(c), 0) / tips.length
   const [x, y] = [mean((c) => c.xMm), mean((c) => c.yMm)]

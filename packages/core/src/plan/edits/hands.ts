@@ -2,6 +2,7 @@ import {
   benchControls,
   defaultRests,
   handOnBench,
+  restIds,
   type HandFit,
   type HandSide,
   type RestingHand,
@@ -45,7 +46,7 @@ export function repairRestsIn(plan: Plan): void {
     const ids = new Set(benchControls(bench, plan.devices).map((c) => c.id))
     for (const hand of bench.hands) {
       const device = deviceOf(plan, hand.deviceId)
-      if (device && Object.values(handOnBench(hand).rests).some((id) => !ids.has(id)))
+      if (device && restIds(handOnBench(hand).rests).some((id) => !ids.has(id)))
         hand.rests = defaultRests(device, hand.side)
     }
   }
