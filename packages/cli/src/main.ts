@@ -5,6 +5,7 @@ import type { Verb } from './verb.js'
 /** Each is loaded only when it is asked for: some bring a lot along. */
 const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = {
   reach: () => import('./commands/reach.js'),
+  device: () => import('./commands/device.js'),
   chords: () => import('./commands/chords.js'),
   fit: () => import('./commands/fit.js'),
   check: () => import('./commands/check.js'),

@@ -19,6 +19,7 @@ export const coreErrorCodes = [
   'FILE_TOO_LARGE',
   'FIT_TOO_FEW',
   'FONT_UNREADABLE',
+  'GEOMETRY_UNKNOWN',
   'ICON_UNREADABLE',
   'MEASURE_IMPLAUSIBLE',
   'NOTHING_TO_PRINT',
@@ -39,12 +40,14 @@ export const coreErrorCodes = [
   'RELAY_NO_CHORD',
   'REST_MISSING',
   'STOCK_UNKNOWN',
+  'SVG_UNREADABLE',
   'TABLE_EMPTY',
   'TABLE_TOO_LARGE',
   'TABLE_UNREADABLE',
   'TRIGGER_UNREADABLE',
   'USAGE',
   'USAGE_EMPTY',
+  'XKB_UNREADABLE',
 ] as const
 
 export type CoreErrorCode = (typeof coreErrorCodes)[number]

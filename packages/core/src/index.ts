@@ -26,6 +26,7 @@ export {
   restIds,
   homesOf,
   inPointingHand,
+  isKeyboard,
   isPointingDevice,
   keyControls,
   missingParts,

@@ -30,6 +30,8 @@ export interface Control {
   /** sides of a turned cap in its own axes, mm; width and height where left out */
   readonly capWidthMm?: number
   readonly capHeightMm?: number
+  /** corners from the centre in the cap's own axes, where it is neither rectangle nor round */
+  readonly outlineMm?: readonly (readonly [number, number])[]
   /** height above the desk beside other devices, mm; 0 where left out */
   readonly zMm?: number
   /** a key where it is left out */
@@ -58,4 +60,8 @@ export interface Control {
 
 /** Controls reflected about the vertical line x = 0, for tests and for left-handed mirrors. */
 export const mirrorControls = <C extends Control>(controls: readonly C[]): C[] =>
-  controls.map((control) => ({ ...control, xMm: -control.xMm }))
+  controls.map((control) => ({
+    ...control,
+    xMm: -control.xMm,
+    ...(control.turnDeg !== undefined && { turnDeg: -control.turnDeg }),
+  }))

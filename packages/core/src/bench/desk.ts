@@ -1,5 +1,5 @@
 import { deviceSizeMm, onDesk, type Bench, type PlacedDevice } from './bench.js'
-import type { Device } from './device.js'
+import { isKeyboard, type Device } from './device.js'
 import { defaultRests } from './rests.js'
 
 /** What a device covers of the desk: its corners, and the upright box around them; mm. */
@@ -90,7 +90,7 @@ export function snapMove(
 }
 
 /** Keyboards are made one way only; other devices are made or can be set for either hand. */
-const hasMirrorImage = (device: Device | undefined): boolean => device?.kind === 'drawn'
+const hasMirrorImage = (device: Device | undefined): boolean => device !== undefined && !isKeyboard(device)
 
 /**
  * The bench for the other hand: devices change places left to right, those that can be had for either hand are
@@ -119,7 +119,7 @@ export function mirrorBench(bench: Bench, devices: readonly Device[]): Bench {
   const hands = bench.hands.map((hand) => {
     const side = hand.side === 'left' ? ('right' as const) : ('left' as const)
     const device = of(hand.deviceId)
-    return { ...hand, side, rests: device.kind === 'board' ? defaultRests(device, side) : hand.rests }
+    return { ...hand, side, rests: isKeyboard(device) ? defaultRests(device, side) : hand.rests }
   })
   return { ...bench, devices: mirrored, hands }
 }

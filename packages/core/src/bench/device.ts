@@ -36,6 +36,9 @@ export const deviceControls = (device: Device): Control[] =>
 export const deviceTitle = (device: Device): string =>
   device.kind === 'board' ? boardName(device.board) : device.name
 
+/** Whether a device is a keyboard: one of the catalogue, or one's own. */
+export const isKeyboard = (device: Device): boolean => device.kind === 'board' || device.form === 'keyboard'
+
 /** Whether the pointing hand works the device. */
 export const isPointingDevice = (device: Device): boolean =>
   device.kind === 'drawn' && isPointing(device.form)
@@ -61,6 +64,7 @@ export function deviceLegends(devices: readonly Device[]): ReadonlyMap<string, s
 }
 
 const formName = {
+  keyboard: 'key',
   keypad: 'keypad',
   pad: 'pad',
   deck: 'deck',

@@ -23,6 +23,12 @@ export const drawnControlSchema = z.strictObject({
   turnDeg: z.number().min(-180).max(180).optional(),
   /** how far it lies above the device's other controls, as in a well; level with them where left out */
   zMm: z.number().min(-200).max(200).optional(),
+  /** corners from the centre in the cap's own axes, where it is neither rectangle nor round */
+  outlineMm: z
+    .array(z.tuple([position, position]))
+    .min(3)
+    .max(60)
+    .optional(),
   /** W3C code that it sends, or null when its driver is told what it does */
   code: z
     .string()
@@ -56,6 +62,7 @@ export type Page = z.infer<typeof pageSchema>
 
 /** What a drawn device is; the form decides which triggers it offers and which hand works it. */
 export const deviceForms = [
+  'keyboard',
   'keypad',
   'pad',
   'deck',
@@ -115,6 +122,7 @@ export const drawnControls = (device: DrawnDevice): Control[] =>
       type,
       name,
       ...(control.turnDeg !== undefined && control.turnDeg !== 0 && { turnDeg: control.turnDeg }),
+      ...(control.outlineMm && { outlineMm: control.outlineMm }),
       ...(control.zMm !== undefined && { zMm: control.zMm }),
       ...(control.shape === 'round' && { round: true }),
       ...(control.label && { label: control.label }),

@@ -23,6 +23,7 @@ export {
   deviceLegends,
   deviceSchema,
   deviceTitle,
+  isKeyboard,
   isPointingDevice,
   pagesOf,
   type BoardDevice,

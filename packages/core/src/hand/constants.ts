@@ -8,9 +8,12 @@ export const referenceSpanMm = 206
 /** Span of a hand that nobody has measured. Assumed; between the survey's 25 and 75 %. */
 export const defaultSpanMm = 190
 
-/** Comfort radii in mm at the reference span: [forward, back, in, out]. Assumed; they meet the trade facts. */
+/**
+ * Comfort radii in mm at the reference span: [forward, back, in, out]. Assumed; they meet the trade facts: the thumb goes far under
+ * the palm, to the keys beside the space bar.
+ */
 export const comfortRadiiMm: Readonly<Record<Finger, readonly [number, number, number, number]>> = {
-  thumb: [14, 16, 36, 30],
+  thumb: [14, 16, 36, 54],
   index: [42, 26, 30, 12],
   middle: [44, 24, 12, 10],
   ring: [40, 24, 10, 12],
@@ -49,6 +52,8 @@ export const aimInsetMm = 5
 export const thumbInwardMm = 12
 /** Without a space bar the thumb rests this far nearer than the index fingertip: two rows, mm. */
 export const thumbNearerMm = 38.1
+/** The thumb rests on a key that lies no farther than this from where it hangs, mm. Assumed. */
+export const mostThumbWayMm = 45
 /** Fingers side by side are at least this wide each, mm. Assumed. */
 export const fingerWidthMm = 9
 /** Crossing by this much costs as much as a finger at its comfort radius, mm. Assumed. */

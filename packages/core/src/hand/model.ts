@@ -15,6 +15,7 @@ import {
   referenceSpanMm,
   semitoneMm,
   thumbInwardMm,
+  mostThumbWayMm,
   thumbNearerMm,
 } from './constants.js'
 import { handFrame, toFrame, turnOfRests, type HandFrame } from './frame.js'
@@ -73,8 +74,13 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
   const frame = handFrame(hand.side, turnOfRests(rests))
   const long = rests.map((c) => ({ ...toFrame(frame, c.xMm, c.yMm), z: c.zMm ?? 0 }))
   const thumb = hand.rests.thumb === undefined ? undefined : under(hand.rests.thumb, 'thumb')
-  const space = thumb ?? controls.find((c) => c.id === (hand.thumbRest ?? 'Space'))
-  const tips = [thumbTip(frame, long[0] as Point, space), ...long]
+  const space = controls.find((c) => c.id === (hand.thumbRest ?? 'Space'))
+  const tips = [
+    thumb
+      ? along(frame, freeThumb(long[0] as Point), thumb)
+      : thumbTip(frame, freeThumb(long[0] as Point), space, controls, hand.rests.index),
+    ...long,
+  ]
   const mean = (pick: (tip: { x: number; y: number; z: number }) => number): number =>
     long.reduce((s, t) => s + pick(t), 0) / 4
   const pivot = { x: mean((t) => t.x), y: mean((t) => t.y) + pivotBehindTipsMm }
@@ -120,16 +126,36 @@ interface Point {
   readonly y: number
 }
 
+/** Where a thumb hangs that rests on nothing: inward of the index fingertip, two rows nearer than it. */
+const freeThumb = (index: Point): Point => ({ x: index.x + thumbInwardMm, y: index.y + thumbNearerMm })
+
 /**
- * Where the thumb rests, in the hand's axes: inward of the index fingertip along the middle of the control under it, as far as that
- * reaches. Without one it lies where a space bar would be, two rows nearer than the home row.
+ * Where the thumb rests before the person says so: on the space bar, where that lies under it; else on the nearest key of the thumb on
+ * the same device; else on nothing.
  */
-function thumbTip(frame: HandFrame, index: Point, under: Control | undefined): Point {
-  const free = { x: index.x + thumbInwardMm, y: index.y + thumbNearerMm }
-  if (!under) return free
-  const { centre, x0, x1, turned } = aimBox(under, frame)
-  const along = turned ? rotated(turned, free.x, free.y, -1).x : free.x
-  const x = Math.min(Math.max(along, x0), x1)
+function thumbTip(
+  frame: HandFrame,
+  free: Point,
+  space: Control | undefined,
+  controls: readonly Control[],
+  index: string,
+): Point {
+  const device = index.slice(0, index.indexOf('/') + 1)
+  const others = controls.filter((c) => c.row === 'bottom' && c.id.startsWith(device) && c !== space)
+  for (const near of [space ? [space] : [], others]) {
+    const tips = near.map((control) => along(frame, free, control))
+    const off = (tip: Point): number => Math.abs(tip.x - free.x) + Math.abs(tip.y - free.y)
+    const best = tips.toSorted((p, q) => off(p) - off(q))[0]
+    if (best && Math.hypot(best.x - free.x, best.y - free.y) <= mostThumbWayMm) return best
+  }
+  return free
+}
+
+/** The point along the middle of a control that lies nearest to where the thumb hangs. */
+function along(frame: HandFrame, free: Point, control: Control): Point {
+  const { centre, x0, x1, turned } = aimBox(control, frame)
+  const at = turned ? rotated(turned, free.x, free.y, -1).x : free.x
+  const x = Math.min(Math.max(at, x0), x1)
   return turned ? rotated(turned, x, centre.y) : { x, y: centre.y }
 }
 

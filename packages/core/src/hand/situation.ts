@@ -6,6 +6,7 @@ import {
   handOnBench,
   homesOf,
   inPointingHand,
+  isKeyboard,
   keyControls,
   onDesk,
   type Bench,
@@ -81,8 +82,7 @@ function otherHandOf(
 ): ReachSituation['otherHand'] {
   const second = bench.hands[1]
   const boards = bench.devices.flatMap(({ deviceId }) => devices.find((d) => d.id === deviceId) ?? [])
-  const board =
-    boards.find((d) => d.id === hand.deviceId && d.kind === 'board') ?? boards.find((d) => d.kind === 'board')
+  const board = boards.find((d) => d.id === hand.deviceId && isKeyboard(d)) ?? boards.find(isKeyboard)
   if (!second && !board) return null
   const side = hand.side === 'left' ? 'right' : 'left'
   const resting: RestingHand = second ?? {

@@ -1,6 +1,6 @@
 import type { CommandId } from '../ids.js'
 import type { ProgramId } from '../ids.js'
-import { isPointingDevice, pagesOf, type Device } from '../bench/index.js'
+import { isKeyboard, isPointingDevice, pagesOf, type Device } from '../bench/index.js'
 import { isLiveIn, type Command } from '../commands/index.js'
 import {
   calibrationPage,
@@ -90,7 +90,7 @@ export const labelledDevices = (env: Environment): Device[] =>
 
 /** Devices for which an overlay is made, keyboards last: few papers are as wide. */
 export const overlayDevices = (env: Environment): Device[] =>
-  labelledDevices(env).toSorted((a, b) => Number(a.kind === 'board') - Number(b.kind === 'board'))
+  labelledDevices(env).toSorted((a, b) => Number(isKeyboard(a)) - Number(isKeyboard(b)))
 
 /** Devices whose buttons show pictures, page by page. */
 export const deckDevices = (env: Environment): Device[] =>

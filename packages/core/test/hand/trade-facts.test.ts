@@ -1,6 +1,15 @@
 /** Trade facts about the left hand on A S D F, ANSI board, span 190 mm. Common practice, no source. */
 import { describe, expect, test } from 'vitest'
-import type { ChordReach } from '../../src/index.js'
+import {
+  aimBox,
+  boardControls,
+  homeKeys,
+  reachSolver,
+  type ChordReach,
+  type ReachSolver,
+  verdictLimits,
+} from '../../src/index.js'
+import { freePose } from '../../src/hand/pose.js'
 import { solver } from '../build.js'
 
 const ansi = solver()
@@ -53,6 +62,23 @@ test('on a Mac-style row Control+Command+E and Option+Command+B are one-hand cho
   expect(withinReach(mac.reachChord(['Alt', 'Meta'], 'KeyB', false))).toBe(true)
 })
 
+// common practice, no source
+test.each(['left', 'right'] as const)('Space and its neighbours are easy for the %s thumb', (side) => {
+  const { hand } = solver('ansi-104', 'windows', side)
+  const keys = ['Space', side === 'left' ? 'AltLeft' : 'AltRight']
+  for (const id of keys) {
+    const box = aimBox(
+      boardControls('ansi-104', 'windows').find((c) => c.id === id)!,
+      hand.frame,
+    )
+    expect(Math.sqrt(freePose(hand, [box], [0]).energy)).toBeLessThan(verdictLimits.easy)
+  }
+})
+
+test('Command on a Mac-style row is the thumb’s', () => {
+  expect(mac.reachControls(['MetaLeft'])).toMatchObject({ verdict: 'easy', fingers: { MetaLeft: 'thumb' } })
+})
+
 // one finger that takes the palm along: design, from memory
 test.each(['Period', 'KeyO', 'KeyL', 'Digit9', 'Digit0', 'F7'])('%s makes the left hand leave', (code) => {
   expect(ansi.reachControls([code]).verdict).toBe('away')
@@ -62,6 +88,18 @@ test.each(['Escape', 'Comma', 'KeyK', 'Digit8', 'F6'])('%s is a stretch', (code)
 })
 
 describe('efforts agree with a second program of the same model', () => {
+  // the constants of that program: its thumb goes 30 mm outward
+  const withItsThumb = (bottomRow: 'windows' | 'mac'): ReachSolver =>
+    reachSolver(
+      { side: 'left', spanMm: 190, rests: homeKeys.left },
+      boardControls('ansi-104', bottomRow),
+      (hand) => ({
+        ...hand,
+        weightOut: hand.weightOut.map((w, f) => (f === 0 ? 1 / ((30 * 190) / 206) ** 2 : w)),
+      }),
+    )
+  const ansi = withItsThumb('windows')
+  const mac = withItsThumb('mac')
   // Figures of a second, separate program with the same constants, to two decimals.
   test.each([
     [ansi, ['KeyG'], 0.29],

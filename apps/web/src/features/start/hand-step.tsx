@@ -1,8 +1,11 @@
-import { setHome, setSide, type HandSide } from '@reach-plot/core'
+import { isKeyboard, setHome, setSide, type HandSide } from '@reach-plot/core'
 import { SelectField } from '../../parts/fields.js'
 import { SpanField } from '../../parts/span-field.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
+
+/** Forms of devices that a hand can rest on, beside keyboards. */
+const restForms: ReadonlySet<string> = new Set(['keypad', 'pad', 'other'])
 
 /** The hand that stays on the keys: which, where, and how large. */
 export function HandStep() {
@@ -11,7 +14,7 @@ export function HandStep() {
   const { hand, bench } = useDerived()
   const homes = bench.devices.flatMap((placed) => {
     const device = plan.devices.find((d) => d.id === placed.deviceId)
-    const canRest = device && (device.kind === 'board' || ['keypad', 'pad', 'other'].includes(device.form))
+    const canRest = device && (isKeyboard(device) || (device.kind === 'drawn' && restForms.has(device.form)))
     return device && canRest ? [{ id: device.id, name: device.name }] : []
   })
   return (

@@ -23,6 +23,7 @@ const zoneOf = (device: Device): Zone => {
     case 'mouse':
     case 'trackball':
       return 'beside the pointing hand'
+    case 'keyboard':
     case 'deck':
     case 'touch':
       return 'behind'
