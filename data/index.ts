@@ -165,7 +165,8 @@ export const catalogues = {
 export interface DeviceModelData {
   readonly id: string
   readonly name: string
-  readonly form: 'keypad' | 'pad' | 'deck' | 'tablet' | 'pen' | 'mouse' | 'trackball' | 'touch' | 'other'
+  readonly form:
+    'keyboard' | 'keypad' | 'pad' | 'deck' | 'tablet' | 'pen' | 'mouse' | 'trackball' | 'touch' | 'other'
   readonly size: readonly [number, number]
   readonly pages?: number
   readonly parts: readonly (GridData | SingleData)[]

@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises'
+import { readFile, writeFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import { chooseCommand, openDemo, planMenu } from './app.js'
 
@@ -57,9 +57,44 @@ test('a device of one’s own is drawn, sends codes, goes out as a file and come
   await (await downloading).saveAs(path)
   expect(JSON.parse(await readFile(path, 'utf8')).device.controls).toHaveLength(6)
   const choosing = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Import a device' }).click()
+  await page.getByRole('button', { name: 'Read a device from a file' }).click()
   await (await choosing).setFiles(path)
   await expect(device(page, 'touch-2-2')).toBeVisible()
+})
+
+test('a board is read from a geometry file, and a keyboard of the catalogue becomes one’s own', async ({
+  page,
+}, info) => {
+  await openDemo(page)
+  await go(page, 'Bench')
+  const path = info.outputPath('halves')
+  await writeFile(
+    path,
+    `xkb_geometry "halves" { description = "Two halves"; shape "NORM" { { [18,18] } }; key.gap = 1;
+     section "Left" { left = 10; top = 10; angle = 10; row { keys { <AC01>, <AC02>, <AC03>, <AC04> }; }; };
+     section "Thumb" { left = 90; top = 50; angle = 20; row { keys { <SPCE>, <BKSP> }; }; }; };
+     xkb_geometry "one" { shape "NORM" { { [18,18] } }; section "A" { row { keys { <ESC> }; }; }; };`,
+  )
+  const choosing = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Read a device from a file' }).click()
+  await (await choosing).setFiles(path)
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('combobox', { name: 'Which of its boards' }).selectOption('one')
+  await expect(dialog).toContainText('1 keys on')
+  await dialog.getByRole('combobox', { name: 'Which of its boards' }).selectOption('halves')
+  await expect(dialog).toContainText('6 are turned')
+  await dialog.getByRole('button', { name: 'Add to the bench' }).click()
+  await expect(device(page, 'halves')).toBeVisible()
+
+  await device(page, 'keyboard').click()
+  await page.getByRole('combobox', { name: 'thumb' }).selectOption('AltLeft')
+  await page.getByRole('button', { name: 'Make it mine to change' }).click()
+  await page.getByRole('button', { name: 'Edit controls' }).click()
+  const drawing = page.getByRole('group', { name: /^Drawing of/ })
+  await drawing.getByRole('button', { name: /^key KeyG/ }).click()
+  await page.getByRole('textbox', { name: 'Turn, °' }).fill('15')
+  await page.getByRole('link', { name: 'Plot' }).click()
+  await expect(page.locator('[data-code=KeyG]').first()).toHaveAttribute('transform', /rotate\(15\)/)
 })
 
 test('devices are moved by keys and numbers, turned, and their distances shown', async ({ page }) => {

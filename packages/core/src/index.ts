@@ -445,6 +445,7 @@ export {
   takeOffKeys,
   arrangeDesk,
   keyboardOf,
+  makeBoardOwn,
   ofModel,
   toggleOnDesk,
   type CatalogueThing,

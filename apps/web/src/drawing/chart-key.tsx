@@ -64,17 +64,22 @@ const inkOn = (face: KeyFace): string =>
 function Cap({ face: { control, isDown, tint, isCurrent, isChosen } }: { face: KeyFace }) {
   const { capWidthMm: w, capHeightMm: h } = control
   const isMarked = isCurrent || isChosen
-  return (
-    <rect
-      className="cap"
-      width={w}
-      height={h}
-      rx={control.round === true ? Math.min(w, h) / 2 : 0.6}
-      fill={isDown ? 'var(--ink)' : tint > 0 ? `var(--reach-${tint})` : 'var(--key)'}
-      stroke={isMarked ? 'var(--magenta)' : 'var(--edge)'}
-      strokeWidth={isMarked ? 0.7 : 0.25}
-    />
-  )
+  const look = {
+    className: 'cap',
+    fill: isDown ? 'var(--ink)' : tint > 0 ? `var(--reach-${tint})` : 'var(--key)',
+    stroke: isMarked ? 'var(--magenta)' : 'var(--edge)',
+    strokeWidth: isMarked ? 0.7 : 0.25,
+  }
+  if (control.outlineMm)
+    return (
+      <polygon
+        points={control.outlineMm.join(' ')}
+        transform={`translate(${w / 2} ${h / 2})`}
+        strokeLinejoin="round"
+        {...look}
+      />
+    )
+  return <rect width={w} height={h} rx={control.round === true ? Math.min(w, h) / 2 : 0.6} {...look} />
 }
 
 function Legend({ face: { control, legend } }: { face: KeyFace }) {

@@ -35,8 +35,9 @@ function boxOf(position: Position): DOMRect {
   return new DOMRect(x, y, width, size.height)
 }
 
-/** What can be worked in a box, as far as it can be seen there. */
+/** What can be worked in a box, as far as it can be seen there; nothing where the page is not laid out. */
 function workedIn(box: DOMRect): number {
+  if (!('elementsFromPoint' in document)) return 0
   const found = new Set<Element>()
   for (let x = box.left; x <= box.right; x += step)
     for (let y = box.top; y <= box.bottom; y += step)

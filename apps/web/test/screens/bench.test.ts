@@ -82,7 +82,7 @@ describe('devices', () => {
     const { result } = screenOf(() => useDeviceList({ chosenId: null, onChoose }))
     vi.mocked(chooseFile).mockResolvedValue(new File([writeDevice(drawn('pad'))], 'pad.json'))
     const before = planNow().devices.length
-    await doing(() => void result.current.importDevice())
+    await doing(() => void result.current.readFile())
     expect(planNow().devices).toHaveLength(before + 1)
     const added = planNow().devices.at(-1) as DrawnDevice
     expect(added.id).not.toBe('pad')
@@ -94,7 +94,7 @@ describe('devices', () => {
     const before = planNow()
     for (const text of ['', '{', '{"kind":"drawn"}', '[]']) {
       vi.mocked(chooseFile).mockResolvedValue(new File([text], 'broken.json'))
-      await doing(() => void result.current.importDevice())
+      await doing(() => void result.current.readFile())
     }
     expect(planNow()).toBe(before)
   })

@@ -22,6 +22,10 @@ interface OnePart {
   readonly shape?: 'rect' | 'round'
   readonly code?: string
   readonly thumb?: boolean
+  /** turn of the cap, clockwise, degrees */
+  readonly turn?: number
+  /** height over the lowest control, mm */
+  readonly z?: number
   readonly clicks?: boolean
   readonly directions?: 2 | 4 | 6 | 8 | 12
 }
@@ -78,6 +82,8 @@ const one = (part: OnePart): DrawnControl => ({
   heightMm: part.size[1],
   code: part.code ?? null,
   ...(part.thumb !== undefined && { thumb: part.thumb }),
+  ...(part.turn !== undefined && { turnDeg: part.turn }),
+  ...(part.z !== undefined && { zMm: part.z }),
   ...(part.clicks !== undefined && { clicks: part.clicks }),
   ...(part.directions !== undefined && { directions: part.directions }),
 })

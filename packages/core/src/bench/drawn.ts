@@ -93,6 +93,8 @@ export const drawnDeviceSchema = z
     pages: z.array(pageSchema).max(60),
     /** its driver changes all settings with the program in front; else a setting holds in every program without its own */
     isSetByProgram: z.boolean().optional(),
+    /** keyboards: what F1 to F12 send as the firmware is set; themselves where left out */
+    functionKeys: z.enum(['plain', 'media']).optional(),
     /** how hard its controls are to press; light where left out */
     force: forceSchema.optional(),
     /** layers of its firmware; none where left out */

@@ -70,8 +70,9 @@ const deviceOf = (env: Environment, id: string): Device | undefined => env.devic
 
 /** Whether a board's F1 to F12 send media keys as its firmware is set. */
 const sendsMedia = (device: Device | undefined): boolean =>
-  device?.kind === 'board' &&
-  (device.functionKeys ?? (device.board.startsWith('laptop') ? 'media' : 'plain')) === 'media'
+  device !== undefined &&
+  (device.functionKeys ??
+    (device.kind === 'board' && device.board.startsWith('laptop') ? 'media' : 'plain')) === 'media'
 
 export const mediaKeys: Rule = ({ trigger, commands }, { env }) => {
   if (!('code' in trigger) || !/^F([1-9]|1[0-2])$/.test(trigger.code)) return []

@@ -1,4 +1,4 @@
-export { readBoardFile, boardFileForms, type BoardFileForm, type BoardFileOptions } from './read-board.js'
+export { boardFileFormOf, readBoardFile, type BoardFileForm, type BoardFileOptions } from './read-board.js'
 export { geometryNames, readGeometry, type Geometry, type GeometryKey } from './xkb-geometry.js'
 export { deviceFromGeometry } from './geometry-device.js'
 export { deviceFromSvg, type SvgScale } from './svg-device.js'

@@ -12,12 +12,10 @@ export interface BoardFileOptions extends SvgScale {
 }
 
 /** The forms of files that a device can be read from. */
-export const boardFileForms = ['device', 'xkb', 'svg'] as const
-/** The form of a file that a device was read from. */
-export type BoardFileForm = (typeof boardFileForms)[number]
+export type BoardFileForm = 'device' | 'xkb' | 'svg'
 
-/** What a file is, by its contents. */
-function formOf(text: string): BoardFileForm | null {
+/** What a file is, by its contents; null for none of the forms. */
+export function boardFileFormOf(text: string): BoardFileForm | null {
   if (/^\s*\{/.test(text) && !text.includes('xkb_geometry')) return 'device'
   if (/\bxkb_geometry\b/.test(text)) return 'xkb'
   return /<svg[\s>]/.test(text) ? 'svg' : null
@@ -32,7 +30,7 @@ export function readBoardFile(
   fileName: string,
   options: BoardFileOptions = {},
 ): { readonly form: BoardFileForm; readonly device: Device } {
-  const form = formOf(text)
+  const form = boardFileFormOf(text)
   switch (form) {
     case 'device':
       return { form, device: readDevice(text, fileName) }

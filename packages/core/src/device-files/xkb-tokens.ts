@@ -11,7 +11,7 @@ export interface XkbToken {
 const mostTokens = 400_000
 
 const pattern =
-  /(?<blank>\s+|\/\/[^\n]*|#[^\n]*|\/\*[^]*?\*\/)|"(?<text>(?:[^"\\]|\\.)*)"|<(?<key>[^<>\s]{1,8})>|(?<number>(?:\d+\.?\d*|\.\d+))|(?<word>[A-Za-z_][A-Za-z0-9_]*(?:\.[A-Za-z_][A-Za-z0-9_]*)?)|(?<sign>[{}[\]();,=+*!\/-])/y
+  /(?<blank>\s+|\/\/[^\n]*|#[^\n]*|\/\*[^]*?\*\/)|"(?<text>(?:[^"\\]|\\.)*)"|<(?<key>[^<>\s]{1,8})>|(?<number>(?:\d+\.?\d*|\.\d+))|(?<word>[A-Za-z_][A-Za-z0-9_]*(?:\.[A-Za-z_][A-Za-z0-9_]*)?)|(?<sign>[{}[\]();,=+*!/-])/y
 
 /**
  * The text of an XKB file as tokens.

@@ -44,6 +44,8 @@ export function neighboursOf(controls: readonly Lying[]): Neighbours {
       // rows are staggered: of two keys above, the nearer one counts
       else if (across < -rowMm / 2) offer(dy > 0 ? 'down' : 'up', along + Math.abs(dx) / 1000)
     }
+    // of several keyboards that send a code the first counts
+    if (out.has(spotIn(control))) continue
     out.set(spotIn(control), Object.fromEntries(Object.entries(best).map(([s, b]) => [s, b.controlRef])))
   }
   return out

@@ -19,6 +19,7 @@ export {
   defaultPayBackDays,
   type DayHours,
 } from './access.js'
+export { makeBoardOwn } from './edits/own-board.js'
 export { arrangeDesk, keyboardOf, ofModel, toggleOnDesk, type CatalogueThing } from './edits/desk-setup.js'
 export { backToDefaults, takeOffKeys } from './edits/defaults.js'
 export { emptyPlan } from './empty-plan.js'

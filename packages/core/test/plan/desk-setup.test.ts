@@ -3,6 +3,10 @@ import { deviceModels } from '@reach-plot/data'
 import { describe, expect, test } from 'vitest'
 import {
   boardIds,
+  deviceControls,
+  readPlan,
+  restIds,
+  writePlan,
   emptyPlan,
   footprint,
   gapMm,
@@ -28,7 +32,7 @@ describe('a desk that arranges itself', () => {
   test('whatever stands on it, nothing covers anything else, and the plan is whole', () => {
     fc.assert(
       fc.property(
-        fc.subarray([...models]),
+        fc.subarray(models.filter((m) => m.form !== 'keyboard')),
         fc.constantFrom(...boardIds),
         fc.constantFrom('left' as const, 'right' as const),
         (chosen, keyboard, side) => {
@@ -40,13 +44,29 @@ describe('a desk that arranges itself', () => {
             boxes.slice(i + 1).forEach((b) => expect(gapMm(a, b).straightMm).toBeGreaterThan(0)),
           )
           expect(activeBench(plan).devices).toHaveLength(chosen.length + 1)
-          expect(keyboardOf(plan)!.board).toBe(keyboard)
+          expect(keyboardOf(plan)).toMatchObject({ board: keyboard })
           for (const m of chosen) expect(ofModel(plan, m)).toBeDefined()
         },
       ),
       { numRuns: 60, seed: 7 },
     )
   })
+  test.each(models.filter((m) => m.form === 'keyboard').map((m) => [m.id, m] as const))(
+    '%s takes the place of the keyboard there, with the hand on its home row, and goes again for another',
+    (_id, keyboard) => {
+      const before = toggleOnDesk(emptyPlan(), model(models.find((m) => m.id === 'mouse')!))
+      const plan = toggleOnDesk(before, model(keyboard))
+      expect(keyboardOf(plan)).toMatchObject({ id: 'keyboard', kind: 'drawn', name: keyboard.name })
+      const { rests } = activeBench(plan).hands[0]!
+      const ids = new Set(deviceControls(keyboardOf(plan)!).map((c) => c.id))
+      expect(restIds(rests).every((id) => ids.has(id))).toBe(true)
+      expect(keyboardOf(toggleOnDesk(plan, board('iso-105')))).toMatchObject({
+        kind: 'board',
+        board: 'iso-105',
+      })
+      expect(readPlan(writePlan(plan), 'x').devices).toEqual(plan.devices)
+    },
+  )
   test('what is put on twice is off again, and leaves nothing behind', () => {
     const mouse = models.find((m) => m.id === 'mouse')!
     const plan = toggleOnDesk(toggleOnDesk(emptyPlan(), model(mouse)), model(mouse))

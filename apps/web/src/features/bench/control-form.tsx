@@ -111,6 +111,20 @@ function ShapeFields({ control, set }: { control: DrawnControl; set: SetControls
         max={1000}
         onChange={(heightMm) => set({ heightMm }, 'h')}
       />
+      <NumberBox
+        label="Turn, °"
+        value={control.turnDeg ?? 0}
+        min={-180}
+        max={180}
+        onChange={(turnDeg) => set({ turnDeg: turnDeg === 0 ? undefined : turnDeg }, 'turn')}
+      />
+      <NumberBox
+        label="Height over the others, mm"
+        value={control.zMm ?? 0}
+        min={-200}
+        max={200}
+        onChange={(zMm) => set({ zMm: zMm === 0 ? undefined : zMm }, 'z')}
+      />
       <ChoiceField
         label="Kind"
         value={control.type}

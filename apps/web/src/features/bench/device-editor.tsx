@@ -1,4 +1,5 @@
-import type { DrawnControl } from '@reach-plot/core'
+import { keyLegend, type DrawnControl } from '@reach-plot/core'
+import { useDerived } from '../../store/selectors.js'
 import { ControlForm } from './control-form.js'
 import { EditorTools } from './editor-tools.js'
 import { useDeviceEditor } from './use-device-editor.js'
@@ -33,7 +34,7 @@ export function DeviceEditor() {
                 key={c.id}
                 data-control={c.id}
                 className="editor-control cursor-move outline-none"
-                transform={`translate(${c.xMm} ${c.yMm})`}
+                transform={`translate(${c.xMm} ${c.yMm}) rotate(${c.turnDeg ?? 0})`}
                 role="button"
                 tabIndex={0}
                 aria-pressed={known.includes(c.id)}
@@ -65,21 +66,29 @@ export function DeviceEditor() {
 }
 
 function ControlShape({ control, isChosen }: { control: DrawnControl; isChosen: boolean }) {
+  const { env } = useDerived()
   const { widthMm: w, heightMm: h } = control
   const { label } = control
+  const look = {
+    className: 'editor-cap',
+    fill: isChosen ? 'var(--reach-2)' : 'var(--key)',
+    stroke: isChosen ? 'var(--magenta)' : 'var(--edge)',
+    strokeWidth: isChosen ? 0.8 : 0.35,
+  }
   return (
     <>
-      <rect
-        className="editor-cap"
-        x={-w / 2}
-        y={-h / 2}
-        width={w}
-        height={h}
-        rx={control.shape === 'round' ? Math.min(w, h) / 2 : 0.8}
-        fill={isChosen ? 'var(--reach-2)' : 'var(--key)'}
-        stroke={isChosen ? 'var(--magenta)' : 'var(--edge)'}
-        strokeWidth={isChosen ? 0.8 : 0.35}
-      />
+      {control.outlineMm ? (
+        <polygon points={control.outlineMm.join(' ')} {...look} />
+      ) : (
+        <rect
+          x={-w / 2}
+          y={-h / 2}
+          width={w}
+          height={h}
+          rx={control.shape === 'round' ? Math.min(w, h) / 2 : 0.8}
+          {...look}
+        />
+      )}
       {label && (
         <rect
           x={label.dxMm - label.widthMm / 2}
@@ -99,7 +108,8 @@ function ControlShape({ control, isChosen }: { control: DrawnControl; isChosen: 
         className="font-chart"
         fill={isChosen ? 'var(--on-reach)' : 'var(--ink)'}
       >
-        {control.name || control.id}
+        {control.name ||
+          (control.code === null ? control.id : keyLegend(control.code, env.layout, env.systemId))}
       </text>
     </>
   )

@@ -10,6 +10,7 @@ import {
   putOnBench,
 } from '@reach-plot/core'
 import { deviceModels } from '@reach-plot/data'
+import { BoardFileDialog } from './board-file-dialog.js'
 import { useDeviceList, type DeviceListView } from './use-device-list.js'
 
 /** Devices on the bench, other devices of the plan, and a way to add more from the catalogue or a file. */
@@ -51,11 +52,35 @@ export function DeviceList(props: { chosenId: string | null; onChoose: (id: stri
           </Group>
         )}
       </div>
+      {view.boardFile && (
+        <BoardFileDialog file={view.boardFile} onAdd={view.addRead} onClose={() => view.setBoardFile(null)} />
+      )}
     </section>
   )
 }
 
-function AddDeviceMenu({ view: { choose, edit, importDevice } }: { view: DeviceListView }) {
+function ModelItems({
+  models,
+  view: { choose, edit },
+}: {
+  models: typeof deviceModels
+  view: DeviceListView
+}) {
+  return models.map((model) => (
+    <MenuItem key={model.id}>
+      <button
+        type="button"
+        className="menu-item"
+        onClick={() => choose(edit((plan) => addModel(plan, model)))}
+      >
+        {model.name}
+      </button>
+    </MenuItem>
+  ))
+}
+
+function AddDeviceMenu({ view }: { view: DeviceListView }) {
+  const { choose, edit, readFile } = view
   return (
     <div className="flex gap-2 px-3 pt-[10px] pb-2">
       <Menu>
@@ -75,26 +100,17 @@ function AddDeviceMenu({ view: { choose, edit, importDevice } }: { view: DeviceL
               </button>
             </MenuItem>
           ))}
+          <ModelItems models={deviceModels.filter((m) => m.form === 'keyboard')} view={view} />
           <p className="caption px-3 pt-2 pb-1">Other devices</p>
-          {deviceModels.map((model) => (
-            <MenuItem key={model.id}>
-              <button
-                type="button"
-                className="menu-item"
-                onClick={() => choose(edit((plan) => addModel(plan, model)))}
-              >
-                {model.name}
-              </button>
-            </MenuItem>
-          ))}
+          <ModelItems models={deviceModels.filter((m) => m.form !== 'keyboard')} view={view} />
         </MenuItems>
       </Menu>
       <button
         type="button"
         className="btn"
-        aria-label="Import a device"
-        title="Import a device"
-        onClick={() => void importDevice()}
+        aria-label="Read a device from a file"
+        title="Read a device from a file"
+        onClick={() => void readFile()}
       >
         <FileUp size={15} aria-hidden="true" />
       </button>

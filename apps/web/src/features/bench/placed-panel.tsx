@@ -20,6 +20,7 @@ import {
   isNeeded,
   moveDevice,
   setHome,
+  makeBoardOwn,
   setRest,
   takeOffBench,
   turnDevice,
@@ -32,7 +33,7 @@ import { NumberBox } from '../../parts/number-box.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
 
-const fingersOf: readonly (keyof RestingHand['rests'])[] = ['little', 'ring', 'middle', 'index']
+const fingersOf: readonly (keyof RestingHand['rests'])[] = ['little', 'ring', 'middle', 'index', 'thumb']
 
 /** A device that is on the bench, and what can be done with it. */
 function usePlaced(placed: PlacedDevice, device: Device) {
@@ -283,6 +284,11 @@ function DeviceActions({ view: { device, id, edit, needed, usedElsewhere } }: { 
           </button>
         </>
       )}
+      {device.kind === 'board' && (
+        <button type="button" className="btn" onClick={() => edit((plan) => makeBoardOwn(plan, id))}>
+          <Pencil size={14} aria-hidden="true" /> Make it mine to change
+        </button>
+      )}
       <button type="button" className="btn" onClick={() => edit((plan) => copyDevice(plan, id))}>
         <Copy size={14} aria-hidden="true" /> Copy
       </button>
@@ -332,9 +338,10 @@ function FingerRest({
       <select
         id={`rest-${finger}`}
         className="field"
-        value={hand.rests[finger]}
-        onChange={(e) => edit((plan) => setRest(plan, finger, e.target.value))}
+        value={hand.rests[finger] ?? ''}
+        onChange={(e) => edit((plan) => setRest(plan, finger, e.target.value === '' ? null : e.target.value))}
       >
+        {finger === 'thumb' && <option value="">the key below the index finger</option>}
         {deviceControls(device).map((c) => (
           <option key={c.id} value={c.id}>
             {legendOf(c.id)}

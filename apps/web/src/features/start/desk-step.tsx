@@ -40,13 +40,22 @@ const cards: readonly Card[] = [
   })),
 ]
 
+const isKeyboardThing = (thing: CatalogueThing): boolean =>
+  thing.kind === 'board' || thing.model.form === 'keyboard'
+
 /** The devices of the catalogue, drawn to one scale; what is chosen stands on the desk at once. */
 export function DeskStep() {
   const plan = usePlan()
   const edit = useEdit()
   const board = keyboardOf(plan)
   const isOn = ({ thing }: Card): boolean =>
-    thing.kind === 'board' ? board?.board === thing.board : ofModel(plan, thing.model) !== undefined
+    thing.kind === 'board'
+      ? board?.kind === 'board' && board.board === thing.board
+      : isKeyboardThing(thing)
+        ? board?.kind === 'drawn' &&
+          board.controls.length === thing.model.parts.length &&
+          board.name === thing.model.name
+        : ofModel(plan, thing.model) !== undefined
   const toggle = (thing: CatalogueThing): void => {
     edit((before) => toggleOnDesk(before, thing))
   }
@@ -64,7 +73,7 @@ export function DeskStep() {
           className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2.5"
         >
           {cards
-            .filter((c) => c.thing.kind === kind)
+            .filter((c) => isKeyboardThing(c.thing) === (kind === 'board'))
             .map((card) => (
               <button
                 key={card.id}

@@ -1,4 +1,7 @@
 import {
+  boardIds,
+  deviceTitle,
+  isKeyboard,
   boardName,
   defaultRests,
   deviceFromModel,
@@ -53,6 +56,14 @@ function arrangeDeskIn(plan: Plan): void {
   const size = deviceSizeMm(homeDevice)
   Object.assign(home, { xMm: 0, yMm: 0, turnDeg: 0 })
   const restsLeft = (hand?.side ?? 'left') === 'left'
+  // what stands in front lies nearer than all that stands beside
+  const depth = Math.max(
+    size.heightMm,
+    ...bench.devices.flatMap(({ deviceId }) => {
+      const device = deviceOf(plan, deviceId)
+      return device && zoneOf(device).startsWith('beside') ? [deviceSizeMm(device).heightMm] : []
+    }),
+  )
   // the next free place of each zone: across for those behind and in front, along for none
   const at = { left: -gap, right: size.widthMm + gap, behind: 0, front: 0 }
   for (const placed of bench.devices) {
@@ -67,7 +78,7 @@ function arrangeDeskIn(plan: Plan): void {
       at.behind += widthMm + gap
     } else if (zone === 'in front') {
       placed.xMm = at.front
-      placed.yMm = size.heightMm + gap
+      placed.yMm = depth + gap
       at.front += widthMm + gap
     } else {
       const isLeft = (zone === 'beside the resting hand') === restsLeft
@@ -95,45 +106,63 @@ export const ofModel = (plan: Plan, model: DeviceModel): Device | undefined => {
 }
 
 /** The keyboard under the hand, or the first on the bench in front; undefined where there is none. */
-export const keyboardOf = (plan: Plan): (Device & { readonly kind: 'board' }) | undefined => {
+export const keyboardOf = (plan: Plan): Device | undefined => {
   const bench = activeBench(plan)
   const boards = bench.devices.flatMap((placed) => {
     const device = deviceOf(plan, placed.deviceId)
-    return device?.kind === 'board' ? [device] : []
+    return device && isKeyboard(device) ? [device] : []
   })
   return boards.find((b) => b.id === bench.hands[0]?.deviceId) ?? boards[0]
 }
 
 /** Puts a thing of the catalogue on the desk, or takes it off again; another keyboard takes the place of the one there. */
 export const toggleOnDesk = edit((plan: Plan, thing: CatalogueThing) => {
-  const bench = activeBench(plan)
-  if (thing.kind === 'board') {
-    const board = keyboardOf(plan)
-    if (board) {
-      const before = deviceOf(plan, board.id)
-      const wasNamed = before?.name === boardName(board.board) || before?.name === 'Keyboard'
-      Object.assign(before ?? {}, { board: thing.board, ...(wasNamed && { name: boardName(thing.board) }) })
-      // the home keys of the new board
-      const hand = bench.hands[0]
-      if (hand?.deviceId === board.id && before) hand.rests = defaultRests(before, hand.side)
-    }
-  } else {
-    const there = ofModel(plan, thing.model)
-    if (there) {
-      if (bench.hands.some((h) => h.deviceId === there.id) || bench.devices.length === 1) return
-      bench.devices = bench.devices.filter((d) => d.deviceId !== there.id)
-      const isElsewhere = plan.benches.some((b) => b.devices.some((d) => d.deviceId === there.id))
-      if (!isElsewhere && !isCarrying(plan, there))
-        plan.devices = plan.devices.filter((d) => d.id !== there.id)
-    } else {
-      const known = plan.devices.find((d) => d.kind !== 'board' && d.name === thing.model.name)
-      const id = known?.id ?? freshId(thing.model.id, idsOf(plan.devices))
-      if (!known) plan.devices.push(deviceFromModel(thing.model, id, thing.model.name) as DrawnDevice)
-      bench.devices.push({ deviceId: id, xMm: 0, yMm: 0, turnDeg: 0, mirrored: false, heightMm: 0 })
-    }
-  }
+  const isBoard = thing.kind === 'board' || thing.model.form === 'keyboard'
+  if (isBoard && keyboardOf(plan)) exchangeKeyboard(plan, thing)
+  else if (thing.kind === 'model') toggleModel(plan, thing.model)
   arrangeDeskIn(plan)
 })
+
+/** The keyboard of the desk becomes another under the same id, with the hand on the home keys of that one. */
+function exchangeKeyboard(plan: Plan, thing: CatalogueThing): void {
+  const before = keyboardOf(plan) as Device
+  const titles = new Set<string>(['Keyboard', deviceTitle(before), ...boardIds.map(boardName)])
+  // a name of one's own stays; one of the catalogue goes with its board
+  const isOwnName = before.kind === 'board' && !titles.has(before.name)
+  const named = thing.kind === 'board' ? boardName(thing.board) : thing.model.name
+  const name = isOwnName ? before.name : named
+  const now: Device =
+    thing.kind === 'model'
+      ? deviceFromModel(thing.model, before.id, name)
+      : {
+          id: before.id,
+          name,
+          kind: 'board',
+          board: thing.board,
+          bottomRow: before.kind === 'board' ? before.bottomRow : plan.system === 'macos' ? 'mac' : 'windows',
+          ...(before.functionKeys && { functionKeys: before.functionKeys }),
+          ...(before.force && { force: before.force }),
+        }
+  plan.devices[plan.devices.findIndex((d) => d.id === before.id)] = now as DrawnDevice
+  const hand = activeBench(plan).hands[0]
+  if (hand?.deviceId === now.id) hand.rests = defaultRests(now, hand.side)
+}
+
+function toggleModel(plan: Plan, model: DeviceModel): void {
+  const bench = activeBench(plan)
+  const there = ofModel(plan, model)
+  if (there) {
+    if (bench.hands.some((h) => h.deviceId === there.id) || bench.devices.length === 1) return
+    bench.devices = bench.devices.filter((d) => d.deviceId !== there.id)
+    const isElsewhere = plan.benches.some((b) => b.devices.some((d) => d.deviceId === there.id))
+    if (!isElsewhere && !isCarrying(plan, there)) plan.devices = plan.devices.filter((d) => d.id !== there.id)
+    return
+  }
+  const known = plan.devices.find((d) => d.kind !== 'board' && d.name === model.name)
+  const id = known?.id ?? freshId(model.id, idsOf(plan.devices))
+  if (!known) plan.devices.push(deviceFromModel(model, id, model.name) as DrawnDevice)
+  bench.devices.push({ deviceId: id, xMm: 0, yMm: 0, turnDeg: 0, mirrored: false, heightMm: 0 })
+}
 
 /** Whether commands stand on a device; then it stays in the plan. */
 const isCarrying = (plan: Plan, device: Device): boolean =>

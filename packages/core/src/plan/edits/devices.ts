@@ -64,7 +64,7 @@ export type DeviceChange = Partial<
 
 const fieldsOf = {
   board: ['name', 'board', 'bottomRow', 'functionKeys', 'force'],
-  drawn: ['name', 'widthMm', 'heightMm', 'form', 'isSetByProgram', 'force'],
+  drawn: ['name', 'widthMm', 'heightMm', 'form', 'isSetByProgram', 'functionKeys', 'force'],
 } as const
 
 /** Changes a device; fields that its kind does not have are passed over. */

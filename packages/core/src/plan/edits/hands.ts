@@ -23,10 +23,12 @@ export const setHome = edit((plan: Plan, deviceId: string) => {
   hand.otherRests = Object.fromEntries(Object.entries(others).filter(([id]) => id !== deviceId))
 })
 
-/** Rests a fingertip on a control of the home device. */
-export const setRest = edit((plan: Plan, finger: keyof RestingHand['rests'], controlId: string) => {
+/** Rests a fingertip on a control of the home device; the thumb, with null, where it hangs by itself. */
+export const setRest = edit((plan: Plan, finger: keyof RestingHand['rests'], controlId: string | null) => {
   const hand = activeBench(plan).hands[0]
-  if (hand) hand.rests[finger] = controlId
+  if (!hand) return
+  if (controlId !== null) hand.rests[finger] = controlId
+  else if (finger === 'thumb') delete hand.rests.thumb
 })
 
 /** Which hand is the one on the keys; its fingertips go to their default places. */
