@@ -139,6 +139,8 @@ export {
   reachSituation,
   reachSolver,
   spanPercentile,
+  tapHoldChances,
+  usualTypingPace,
   strokeMs,
   tappingCapacity,
   triggerReach,

@@ -2,7 +2,7 @@ import { z } from '../zod.js'
 import { controlRef } from '../triggers/index.js'
 import { boardControls, boardIds, boardName, bottomRows } from './boards.js'
 import type { Control } from './control.js'
-import { firmwareLayersSchema } from './firmware.js'
+import { firmwareLayersSchema, tapHoldsSchema } from './firmware.js'
 import { forceSchema } from './force.js'
 import { drawnControls, drawnDeviceSchema, isPointing, type Page } from './drawn.js'
 
@@ -19,6 +19,8 @@ const boardDeviceSchema = z.strictObject({
   force: forceSchema.optional(),
   /** layers of its firmware; none where left out */
   layers: firmwareLayersSchema.optional(),
+  /** controls that type when tapped and hold a modifier when held; none where left out */
+  tapHolds: tapHoldsSchema.optional(),
 })
 
 /** A thing on the desk with controls on it. A union on `kind`. */

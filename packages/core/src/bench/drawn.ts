@@ -2,7 +2,7 @@ import { programIdSchema } from '../ids.js'
 import { z } from '../zod.js'
 import { refSchema, strokeCounts } from '../triggers/index.js'
 import { controlTypes, type Control } from './control.js'
-import { firmwareLayersSchema } from './firmware.js'
+import { firmwareLayersSchema, tapHoldsSchema } from './firmware.js'
 import { forceSchema } from './force.js'
 
 const size = z.number().min(1).max(1000)
@@ -99,6 +99,8 @@ export const drawnDeviceSchema = z
     force: forceSchema.optional(),
     /** layers of its firmware; none where left out */
     layers: firmwareLayersSchema.optional(),
+    /** controls that type when tapped and hold a modifier when held; none where left out */
+    tapHolds: tapHoldsSchema.optional(),
   })
   .refine((d) => new Set(d.controls.map((c) => c.id)).size === d.controls.length, {
     message: 'two controls have the same id',

@@ -1,3 +1,11 @@
+export { heldModifiers, layeredKeys, type HeldModifier, type LayeredKey } from './layers.js'
+export {
+  layerOpenings,
+  usualTapHoldMs,
+  type FirmwareLayer,
+  type LayerOpening,
+  type TapHold,
+} from './firmware.js'
 export { controlTypes, mirrorControls, type Control, type ControlType, type Row } from './control.js'
 export {
   boardControls,

@@ -8,6 +8,7 @@ import {
 } from '../triggers/index.js'
 import type { Control } from './control.js'
 import { pagesOf, type Device } from './device.js'
+import type { LayeredKey } from './layers.js'
 
 /** What a bench has to press: codes, controls without one, pages and pop-up sets. */
 export interface BenchOffer {
@@ -17,8 +18,12 @@ export interface BenchOffer {
   readonly pages: ReadonlySet<string>
 }
 
-export const offerOf = (controls: readonly Control[], devices: readonly Device[]): BenchOffer => ({
-  codes: new Set(controls.flatMap((c) => c.code ?? [])),
+export const offerOf = (
+  controls: readonly Control[],
+  devices: readonly Device[],
+  layered: readonly LayeredKey[] = [],
+): BenchOffer => ({
+  codes: new Set([...controls.flatMap((c) => c.code ?? []), ...layered.map(({ sends }) => sends.code)]),
   controls: new Map(controls.map((c) => [c.id, c])),
   pages: new Set(devices.flatMap((d) => pagesOf(d).map((page) => `${d.id}@${page.id}`))),
 })

@@ -35,6 +35,7 @@ export const clashKinds = [
   'directions-missing',
   'popup-missing',
   'media-key',
+  'tap-hold-key',
   'boot-report',
   'pair-unreported',
   'coarse-dial',

@@ -1,3 +1,4 @@
+import { tapHoldChances } from '../hand/index.js'
 import { pagesOf, splitControlRef, type Device, type MissingPart } from '../bench/index.js'
 import { liveContexts, type Command, type Program } from '../commands/index.js'
 import { sentBy, type Environment, type Typed } from '../model/index.js'
@@ -6,6 +7,7 @@ import {
   codeOfCharacter,
   heldOf,
   keyLegend,
+  controlRefOf,
   triggerKey,
   type Chord,
   type Trigger,
@@ -18,6 +20,8 @@ import {
   coarseDialWords,
   mediaKeySetting,
   mediaKeyWords,
+  tapHoldSetting,
+  tapHoldWords,
   missingWords,
   noCharacterWords,
   onePressWords,
@@ -88,6 +92,31 @@ export const mediaKeys: Rule = ({ trigger, commands }, { env }) => {
       ...mediaKeyWords(trigger.code, boards[0]?.name ?? ''),
       evidence: 'from memory',
       setting: mediaKeySetting,
+      commands,
+    },
+  ]
+}
+
+/** A key that holds a modifier, or opens a layer, when it is held: a command on its tap waits, and is sometimes misread. */
+export const tapHoldKeys: Rule = ({ trigger, commands }, { env }) => {
+  if (trigger.kind !== 'chord' && trigger.kind !== 'button') return []
+  const ref = controlRefOf(trigger)
+  const ids = new Set(env.controls.filter((c) => c.code === ref || c.id === ref).map((c) => c.id))
+  const held = [
+    ...(env.tapHolds ?? []).map((t) => ({ id: t.controlId, waitMs: t.waitMs, does: `holds ${t.holds}` })),
+    ...(env.layered ?? []).flatMap((l) =>
+      l.how === 'tap-and-hold' ? [{ id: l.openerId, waitMs: l.waitMs, does: `opens “${l.layerName}”` }] : [],
+    ),
+  ].find((t) => ids.has(t.id))
+  if (!held) return []
+  return [
+    {
+      kind: 'tap-hold-key',
+      severity: 'caution',
+      stage: 'device',
+      ...tapHoldWords(trigger, env, held.does, held.waitMs, tapHoldChances(held.waitMs)),
+      evidence: 'model',
+      setting: tapHoldSetting,
       commands,
     },
   ]
@@ -300,6 +329,7 @@ export const pageProgram = (trigger: Trigger, env: Environment): string | undefi
 export const pressRules: readonly Rule[] = [
   missing,
   mediaKeys,
+  tapHoldKeys,
   bootReport,
   pairs,
   coarseDial,

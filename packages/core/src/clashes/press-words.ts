@@ -1,5 +1,6 @@
 import type { Device, MissingPart } from '../bench/index.js'
 import type { Command, Program } from '../commands/index.js'
+import type { TapHoldChances } from '../hand/index.js'
 import type { StageTake } from '../hosts/index.js'
 import { missingPartInWords, type Environment, type Typed } from '../model/index.js'
 import { characterLegend, triggerName, type Chord, type Trigger } from '../triggers/index.js'
@@ -34,6 +35,26 @@ export const mediaKeyWords = (code: string, board: string): FindingWords => ({
 
 export const mediaKeySetting =
   'In the firmware’s settings let the function keys be function keys first, then say so on the bench.'
+
+/** A share as one in so many; far below one in a thousand it is seldom. */
+const oneIn = (share: number): string =>
+  share < 0.0005
+    ? 'less than 1 in 2,000'
+    : `1 in ${Math.max(1, Math.round(1 / share)).toLocaleString('en-GB')}`
+
+export const tapHoldWords = (
+  trigger: Trigger,
+  env: Environment,
+  does: string,
+  waitMs: number,
+  { falseHold, falseTap }: TapHoldChances,
+): FindingWords => ({
+  message: `${triggerName(trigger, env)} ${does} when it is held for ${waitMs} ms: at the usual pace ${oneIn(falseHold)} taps is taken for a hold, and ${oneIn(falseTap)} quick holds for a tap.`,
+  cause: `${triggerName(trigger, env)} does one thing when tapped and another when held.`,
+})
+
+export const tapHoldSetting =
+  'Put what is used often on a key that does one thing only, or try another time after which it counts as held.'
 
 export const bootReportWords = (
   trigger: Trigger,

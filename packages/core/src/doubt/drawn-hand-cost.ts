@@ -22,7 +22,7 @@ export function drawnHandCosts(model: PreparedModel, draws: readonly Draw[]): Dr
   const { situation, reachContext, index, plan } = model
   const { weights } = plan
   const { side } = situation.hand
-  const usual = reachSolver(situation.hand, situation.controls)
+  const usual = reachSolver(situation.hand, situation.controls, undefined, situation)
   const base = new Map<TriggerKey, ChordReach | undefined>()
   const baseOf = (trigger: Trigger): ChordReach | undefined => {
     const key = triggerKey(trigger)
@@ -39,7 +39,7 @@ export function drawnHandCosts(model: PreparedModel, draws: readonly Draw[]): Dr
     return solver.reachChord(heldOf(trigger), place, situation.altGraph, withId)
   }
   return draws.map((draw): DrawnHandCost => {
-    const solver = reachSolver(situation.hand, situation.controls, (hand) => drawnHand(hand, draw))
+    const solver = reachSolver(situation.hand, situation.controls, (hand) => drawnHand(hand, draw), situation)
     const drawnWeights = {
       ...weights,
       effortMs: weights.effortMs * draw.effort,

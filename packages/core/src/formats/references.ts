@@ -59,6 +59,7 @@ function checkDevice(device: Device, i: number, fail: Fail): void {
     for (const { controlId } of layer.openedBy) control(controlId, ['layers', j, 'openedBy'])
     for (const { controlId } of layer.keys) control(controlId, ['layers', j, 'keys'])
   })
+  device.tapHolds?.forEach((tapHold, j) => control(tapHold.controlId, ['tapHolds', j]))
   if (device.kind !== 'drawn') return
   idsOf(device.controls, ['devices', i, 'controls'], fail)
   const pages = idsOf(device.pages, ['devices', i, 'pages'], fail)

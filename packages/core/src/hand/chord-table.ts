@@ -1,4 +1,4 @@
-import type { Control } from '../bench/index.js'
+import type { Control, LayeredKey } from '../bench/index.js'
 import { isModifierCode, modifierCodes, modifiers, type Modifier } from '../triggers/index.js'
 import { moveToMs } from './homing.js'
 import { otherHandHelp } from './other-hand.js'
@@ -34,6 +34,10 @@ const placesOf = (controls: readonly Control[], held: readonly Modifier[]): stri
       .map(({ code, id }) => code ?? id),
   ),
 ]
+
+/** Keys that layers send with these modifiers, or with fewer. */
+const layeredPlaces = (layered: readonly LayeredKey[], held: readonly Modifier[]): string[] =>
+  layered.flatMap(({ sends }) => (sends.modifiers.every((m) => held.includes(m)) ? [sends.code] : []))
 
 /** Every set of modifiers, plainest first. */
 export const modifierSets = (altGraph: boolean, most = 4): Modifier[][] => {
@@ -79,14 +83,14 @@ function geometryByPlace(controls: readonly Control[]): Map<string, string> {
  */
 /** The reach of every chord of the controls, with every modifier set; `previous` is reused where only constants of its own changed. */
 export function chordTable(situation: ReachSituation, previous?: ChordTable): ChordTable {
-  const { hand, controls, altGraph } = situation
-  const solver = reachSolver(hand, controls)
+  const { hand, controls, altGraph, layered, tapHolds } = situation
+  const solver = reachSolver(hand, controls, undefined, { layered, tapHolds })
   const geometry = geometryByPlace(controls)
   const restsAt = [...Object.values(hand.rests), hand.thumbRest].map((id) => {
     const control = controls.find((c) => c.id === id)
     return control && geometryOf(control)
   })
-  const key = JSON.stringify([hand, restsAt, altGraph])
+  const key = JSON.stringify([hand, restsAt, altGraph, layered, tapHolds])
   const old = previous && keptOf.get(previous)
   const before = old?.key === key ? old : undefined
   const isSame = (place: string): boolean => geometry.get(place) === before?.geometry.get(place)
@@ -105,7 +109,11 @@ export function chordTable(situation: ReachSituation, previous?: ChordTable): Ch
     const device = withId?.slice(0, withId.indexOf('/') + 1)
     // only controls of one device are pressed together
     const near = device === undefined ? controls : controls.filter((c) => c.id.startsWith(device))
-    for (const place of placesOf(near, held)) {
+    const places = new Set([
+      ...placesOf(near, held),
+      ...(withId === undefined ? layeredPlaces(layered, held) : []),
+    ])
+    for (const place of places) {
       const known = heldSame && isSame(place)
       if (!known) solved++
       const reach = known

@@ -1,4 +1,4 @@
-import type { Control } from '../bench/index.js'
+import type { Control, HeldModifier, LayeredKey, LayerOpening } from '../bench/index.js'
 import { CoreError } from '../errors.js'
 import { modifierCodes, type Modifier } from '../triggers/index.js'
 import { fingers, mostPalmShiftMm, verdictLimits, type Finger } from './constants.js'
@@ -37,6 +37,8 @@ export interface ChordReach {
   readonly viaHome?: string
   /** how it is made from there */
   readonly viaReach?: ChordReach
+  /** the layer of the device's firmware by which it is sent, where that is the best way */
+  readonly layer?: { readonly name: string; readonly how: LayerOpening }
   /** what the other hand can do about a chord that this one has to leave for */
   readonly help?: OtherHandHelp
 }
@@ -92,15 +94,24 @@ export interface ReachSolver {
   ): ChordReach | null
 }
 
+/** What the firmware of the devices makes of their controls. */
+export interface Firmware {
+  readonly layered: readonly LayeredKey[]
+  readonly tapHolds: readonly HeldModifier[]
+}
+const noFirmware: Firmware = { layered: [], tapHolds: [] }
+
 /**
  * A solver for one hand over one set of controls; keeps what is common to all chords.
  * @param adjust  gives the hand other constants than the usual ones
+ * @param firmware  layers and keys that hold modifiers, as further ways to a chord
  * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
  */
 export function reachSolver(
   restingHand: HandAtRest,
   controls: readonly Control[],
   adjust: (hand: HandModel) => HandModel = (hand) => hand,
+  firmware: Firmware = noFirmware,
 ): ReachSolver {
   const hand = adjust(handModel(restingHand, controls))
   const byId = new Map(controls.map((c) => [c.id, c]))
@@ -150,26 +161,109 @@ export function reachSolver(
       return solve(ids, Infinity)?.reach ?? outOfFingers(ids)
     },
     reachChord(held, key, altGraph, withIds = []) {
-      const keys = idsOf(key).filter((id) => !withIds.includes(id))
-      let choices: string[][] = keys.map((id) => [...withIds, id])
-      for (const modifier of held.toReversed()) {
-        const sides = modifierCodes(modifier, altGraph).flatMap(idsOf)
-        choices = choices.flatMap((tail) =>
-          sides.filter((side) => !tail.includes(side)).map((side) => [side, ...tail]),
-        )
-      }
-      if (choices.length === 0) return null
-      let best: ChordReach | null = null
-      let leastEnergy = Infinity
-      for (const ids of choices) {
-        const found = ids.length <= 5 ? solve(ids, leastEnergy) : null
-        if (!found || found.energy >= leastEnergy) continue
-        best = found.reach
-        leastEnergy = found.energy
-      }
-      return best ?? outOfFingers(choices[0] as string[])
+      const plain = reachPlain(held, key, altGraph, withIds)
+      if (withIds.length > 0 || (firmware.layered.length === 0 && firmware.tapHolds.length === 0))
+        return plain
+      return [...layerWays(held, key, altGraph), ...tapHoldWays(held, key, altGraph)].reduce(
+        (best, way) => (best === null || isBetter(way, best) ? way : best),
+        plain,
+      )
     },
   }
+
+  /** The sides of least energy for modifiers and a key that the bench has. */
+  function reachPlain(
+    held: readonly Modifier[],
+    key: string,
+    altGraph: boolean,
+    withIds: readonly string[],
+  ): ChordReach | null {
+    const keys = idsOf(key).filter((id) => !withIds.includes(id))
+    return leastOf(
+      withModifiers(
+        keys.map((id) => [...withIds, id]),
+        held.map((m) => modifierCodes(m, altGraph).flatMap(idsOf)),
+      ),
+    )
+  }
+
+  function leastOf(choices: readonly (readonly string[])[]): ChordReach | null {
+    if (choices.length === 0) return null
+    let best: ChordReach | null = null
+    let leastEnergy = Infinity
+    for (const ids of choices) {
+      const found = ids.length <= 5 ? solve(ids, leastEnergy) : null
+      if (!found || found.energy >= leastEnergy) continue
+      best = found.reach
+      leastEnergy = found.energy
+    }
+    return best ?? outOfFingers(choices[0] as string[])
+  }
+
+  /** The chord as layers of the firmware send it. */
+  function layerWays(held: readonly Modifier[], key: string, altGraph: boolean): ChordReach[] {
+    return firmware.layered.flatMap((layered): ChordReach[] => {
+      const { sends, openerId, controlId, how, layerName, waitMs } = layered
+      if (sends.code !== key || !sends.modifiers.every((m) => held.includes(m))) return []
+      if (!byId.has(openerId) || !byId.has(controlId)) return []
+      const others = held.filter((m) => !sends.modifiers.includes(m))
+      const sides = others.map((m) => modifierCodes(m, altGraph).flatMap(idsOf))
+      const isHeld = how === 'held' || how === 'tap-and-hold'
+      const pressed = leastOf(withModifiers([isHeld ? [openerId, controlId] : [controlId]], sides))
+      if (!pressed) return []
+      const layer = { name: layerName, how }
+      if (isHeld) return [{ ...pressed, timeMs: pressed.timeMs + waitMs, layer }]
+      // the layer is opened by a press of its own, before
+      const opening = leastOf([[openerId]]) as ChordReach
+      const hardest = opening.effort > pressed.effort ? opening : pressed
+      return [
+        {
+          ...hardest,
+          keys: [openerId, ...pressed.keys],
+          fingers: { ...opening.fingers, ...pressed.fingers },
+          timeMs: opening.timeMs + pressed.timeMs,
+          layer,
+        },
+      ]
+    })
+  }
+
+  /** The chord with one of its modifiers held by a key that types when it is tapped. */
+  function tapHoldWays(held: readonly Modifier[], key: string, altGraph: boolean): ChordReach[] {
+    return firmware.tapHolds.flatMap(({ controlId, holds, waitMs }): ChordReach[] => {
+      const keys = idsOf(key).filter((id) => id !== controlId)
+      if (!held.includes(holds) || !byId.has(controlId) || keys.length === 0) return []
+      const others = held.filter((m) => m !== holds)
+      const sides = others.map((m) => [
+        ...modifierCodes(m, altGraph).flatMap(idsOf),
+        ...firmware.tapHolds.flatMap((t) => (t.holds === m && byId.has(t.controlId) ? [t.controlId] : [])),
+      ])
+      const reach = leastOf(
+        withModifiers(
+          keys.map((id) => [controlId, id]),
+          sides,
+        ),
+      )
+      return reach ? [{ ...reach, timeMs: reach.timeMs + waitMs }] : []
+    })
+  }
+}
+
+/** All ways of holding one control of each of `sides` before each of the tails, none twice. */
+function withModifiers(
+  tails: readonly (readonly string[])[],
+  sides: readonly (readonly string[])[],
+): readonly (readonly string[])[] {
+  let choices = tails
+  for (const side of sides.toReversed())
+    choices = choices.flatMap((tail) => side.filter((id) => !tail.includes(id)).map((id) => [id, ...tail]))
+  return choices
+}
+
+/** Whether a way is easier, or as easy and sooner. */
+const isBetter = (way: ChordReach, than: ChordReach): boolean => {
+  const by = verdicts.indexOf(way.verdict) - verdicts.indexOf(than.verdict)
+  return by < 0 || (by === 0 && way.timeMs < than.timeMs)
 }
 
 function describe(

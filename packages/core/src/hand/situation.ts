@@ -4,6 +4,8 @@ import {
   defaultRests,
   deviceSizeMm,
   handOnBench,
+  heldModifiers,
+  layeredKeys,
   homesOf,
   inPointingHand,
   isKeyboard,
@@ -12,6 +14,8 @@ import {
   type Bench,
   type Control,
   type Device,
+  type HeldModifier,
+  type LayeredKey,
   type Home,
   type PointerHold,
   type RestingHand,
@@ -25,6 +29,10 @@ export interface ReachSituation {
   readonly controls: readonly Control[]
   /** whether the national layout makes the right Alt a third-level key */
   readonly altGraph: boolean
+  /** chords that layers of the devices' firmware send */
+  readonly layered: readonly LayeredKey[]
+  /** controls that hold a modifier when they are held */
+  readonly tapHolds: readonly HeldModifier[]
   /** homes of the hand, the one where it rests first */
   readonly homes: readonly Home[]
   /** the hand that points or rests on the other home keys; null for a bench without it */
@@ -69,6 +77,8 @@ export function reachSituation(bench: Bench, devices: readonly Device[], altGrap
     hand: handOnBench(hand),
     controls: keyControls(benchControls(bench, devices)).map(bareControl),
     altGraph,
+    layered: layeredKeys(bench, devices),
+    tapHolds: heldModifiers(bench, devices),
     homes: homesOf(hand, bench, devices),
     otherHand: otherHandOf(hand, bench, devices),
   }

@@ -1,5 +1,9 @@
 import {
   benchControls,
+  heldModifiers,
+  layeredKeys,
+  type HeldModifier,
+  type LayeredKey,
   deviceLegends,
   handOnBench,
   type Bench,
@@ -53,6 +57,10 @@ export interface Environment extends Naming {
   readonly systemId: SystemId
   readonly system: SystemKeys
   readonly layout: NationalLayout
+  /** chords that layers of the devices' firmware send; none where left out */
+  readonly layered?: readonly LayeredKey[]
+  /** controls that hold a modifier when they are held; none where left out */
+  readonly tapHolds?: readonly HeldModifier[]
   /** controls on the bench */
   readonly controls: readonly Control[]
   /** all devices of the plan, for their pages */
@@ -156,6 +164,8 @@ export function environmentOf(
     system: pick(catalogues.systems, plan.system, 'system'),
     layout,
     controls: benchControls(bench, plan.devices),
+    layered: layeredKeys(bench, plan.devices),
+    tapHolds: heldModifiers(bench, plan.devices),
     rules: plan.rules,
     memory: plan.memory,
     ...(plan.otherLayoutId !== null && {

@@ -56,7 +56,7 @@ export interface PressStages {
 const noKeys: ReadonlyMap<TriggerKey, BrowserKey> = new Map()
 
 export function pressStages(env: Environment): PressStages {
-  const offer: BenchOffer = offerOf(env.controls, env.devices ?? [])
+  const offer: BenchOffer = offerOf(env.controls, env.devices ?? [], env.layered)
   const taken = systemTakes(env.system, env.layout, env.ownKeys)
   const popups = env.popups ?? []
   const openers = new Map<TriggerKey, PopupSet[]>()

@@ -1,8 +1,9 @@
 import type { ProgramId } from '../ids.js'
-import { pagesOf, plainTriggers, splitControlRef, type Control } from '../bench/index.js'
+import { canCarry, pagesOf, plainTriggers, splitControlRef, type Control } from '../bench/index.js'
 import { reservedBy, sentBy, type PlaceIndex, type Environment, type Reservation } from '../model/index.js'
 import {
   actOf,
+  chord,
   acts,
   heldOf,
   keyWithAct,
@@ -98,6 +99,18 @@ export function candidatesWith(
   })
 }
 
+/** Keys that only layers of the firmware send, with a set of modifiers. */
+function layerCandidates(index: PlaceIndex, held: readonly Modifier[]): Candidate[] {
+  const { controls, layered = [] } = index.env
+  const plain = new Set(controls.map((c) => c.code))
+  const codes = layered.flatMap(({ sends }) =>
+    canCarry(sends.code) && !plain.has(sends.code) && sends.modifiers.every((m) => held.includes(m))
+      ? [sends.code]
+      : [],
+  )
+  return [...new Set(codes)].map((code) => candidate(chord(code, held), index))
+}
+
 /** Every trigger of the bench: each modifier set's, taps and holds without modifiers, two keys of one pad, pop-up places. */
 export function benchCandidates(
   index: PlaceIndex,
@@ -105,7 +118,10 @@ export function benchCandidates(
   pageOf: PageOf,
 ): Candidate[] {
   const { env } = index
-  const stages = heldSets.flatMap((held) => candidatesWith(env.controls, held, index, pageOf))
+  const stages = heldSets.flatMap((held) => [
+    ...candidatesWith(env.controls, held, index, pageOf),
+    ...layerCandidates(index, held),
+  ])
   const pressed = stages.filter(
     ({ held, trigger, reserved }) =>
       held.length === 0 &&

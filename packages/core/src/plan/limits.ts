@@ -7,11 +7,15 @@ import type { Plan } from './plan.js'
  */
 export function notLookedAt(plan: Plan): string[] {
   const bench = activeBench(plan)
-  const layered = plan.devices.filter((d) => (d.layers ?? []).length > 0).map((d) => d.name)
+  const chains = plan.devices.flatMap((d) =>
+    (d.layers ?? []).some((l) => l.keys.some((k) => k.sends.length > 1)) ? [d.name] : [],
+  )
   const [, ...further] = bench.hands
   return [
-    ...(layered.length > 0
-      ? [`The firmware layers of ${layered.join(', ')} are kept, but not yet checked, timed or labelled.`]
+    ...(chains.length > 0
+      ? [
+          `Keys of firmware layers that send several combinations (${chains.join(', ')}) are kept, but not timed.`,
+        ]
       : []),
     ...(further.length > 0
       ? [

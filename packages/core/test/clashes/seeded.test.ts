@@ -74,6 +74,15 @@ const faults: readonly (readonly [ClashKind, string, SceneChange])[] = [
     on('F8', { bench: ['laptop', 'pad', 'deck', 'mouse', 'glass'] }),
   ],
   [
+    'tap-hold-key',
+    'a key that is Control when it is held',
+    on('F9', {
+      tapHolds: [
+        { controlId: scene().env.controls.find((c) => c.code === 'F9')!.id, holds: 'Control', waitMs: 180 },
+      ],
+    }),
+  ],
+  [
     'boot-report',
     'seven keys held at once',
     on('pad/k1 while', { sends: { new: ['KeyA', 'KeyB', 'KeyC', 'KeyD', 'KeyE', 'KeyG', 'KeyM'] } }),

@@ -86,8 +86,18 @@ export const deleteControls = edit((plan: Plan, deviceId: string, ids: readonly 
   if (!device || device.controls.length <= ids.length) return
   device.controls = device.controls.filter((c) => !ids.includes(c.id))
   for (const page of device.pages) page.opens = page.opens.filter((o) => !ids.includes(o.controlId))
+  dropFromFirmware(device, ids)
   repairRestsIn(plan)
 })
+
+/** Controls that are gone open no layer, send nothing on one and hold nothing. */
+function dropFromFirmware(device: DrawnDevice, ids: readonly string[]): void {
+  for (const layer of device.layers ?? []) {
+    layer.openedBy = layer.openedBy.filter((o) => !ids.includes(o.controlId))
+    layer.keys = layer.keys.filter((k) => !ids.includes(k.controlId))
+  }
+  if (device.tapHolds) device.tapHolds = device.tapHolds.filter((t) => !ids.includes(t.controlId))
+}
 
 /** The outline grows with its controls; it never shrinks by itself. */
 function growToFit(device: DrawnDevice): void {
