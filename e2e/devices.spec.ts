@@ -97,6 +97,33 @@ test('a board is read from a geometry file, and a keyboard of the catalogue beco
   await expect(page.locator('[data-code=KeyG]').first()).toHaveAttribute('transform', /rotate\(15\)/)
 })
 
+test('a layer is made on a board of one’s own, and its keys are places', async ({ page }) => {
+  await openDemo(page)
+  await go(page, 'Bench')
+  await device(page, 'keyboard').click()
+  await page.getByRole('button', { name: 'Make it mine to change' }).click()
+  await page.getByRole('button', { name: 'Edit controls' }).click()
+  await page.getByRole('link', { name: 'Layers' }).click()
+  await page.getByRole('button', { name: 'Add a layer' }).click()
+  await page.getByRole('textbox', { name: 'Name of the layer' }).fill('Nav')
+  const keys = page.getByRole('group', { name: /^Keys of/ })
+  await keys
+    .getByRole('button', { name: /^Alt\b/ })
+    .first()
+    .click()
+  await page.getByRole('combobox', { name: 'It opens “Nav”' }).selectOption('held')
+  await keys.getByRole('button', { name: 'D', exact: true }).press('Enter')
+  await page.getByRole('textbox', { name: 'On “Nav” it sends' }).fill('F19')
+  await expect(keys.getByRole('button', { name: 'D, F19' })).toBeVisible()
+  await page.getByRole('combobox', { name: 'While it is held, it holds' }).selectOption('Control')
+  await page.getByRole('textbox', { name: 'It counts as held after, ms' }).fill('150')
+  await expect(page.getByRole('img', { name: /After 150 ms .* of taps count as holds/ })).toBeVisible()
+  // the key that no board has can carry a command now
+  await page.getByRole('link', { name: 'Plot', exact: true }).click()
+  await page.locator('[data-code=KeyD]').click()
+  await expect(page.getByText('Nav: F19')).toBeVisible()
+})
+
 test('devices are moved by keys and numbers, turned, and their distances shown', async ({ page }) => {
   await openDemo(page)
   await go(page, 'Bench')

@@ -116,6 +116,12 @@ const router = createBrowserRouter([
             }),
           },
           {
+            path: 'layers',
+            lazy: async () => ({
+              Component: (await import('./features/bench/device-layers.js')).DeviceLayers,
+            }),
+          },
+          {
             path: 'commands',
             lazy: async () => ({
               Component: (await import('./features/bench/device-commands.js')).DeviceCommands,

@@ -183,15 +183,18 @@ function plotOf(
   const isFull = parts.length > 0 ? parts.every((p) => p.holders.length > 0) : holders.length > 0
   const state = closed !== null ? 'system' : isFull ? 'taken' : 'free'
   const best = Math.min(...keys.map((k) => ranks.get(k) ?? Infinity))
-  const rank = Number.isFinite(best) ? best : null
+  const reached = input.byControl?.[controlRef]
+  // a code that several keyboards send, or a layer, is reached on one control: the others are as far as they are
+  const isHere = control.code === null || reached?.keys.includes(control.id) !== false
+  const rank = isHere && Number.isFinite(best) ? best : null
   // what works with a snag is told under Clashes; a mark on every other key would say nothing
   const isClash =
     holders.length > 0 &&
     keys.some((k) => (derived.clashOf.get(groupKey(front.programId, k))?.severity ?? 'caution') !== 'caution')
   const isLocked = index.rules.locksControl(controlRef) || holders.some(index.rules.locks)
   const opens = 'pageId' in first ? index.stages.opensPage(first) : undefined
-  const reach = input.byControl?.[controlRef]
-  const place = input.places?.byControlRef.get(controlRef)
+  const reach = isHere ? reached : undefined
+  const place = isHere ? input.places?.byControlRef.get(controlRef) : undefined
   return {
     state,
     caption:

@@ -19,6 +19,15 @@ export {
   defaultPayBackDays,
   type DayHours,
 } from './access.js'
+export {
+  addLayer,
+  deleteLayer,
+  fillLayer,
+  renameLayer,
+  setLayerKey,
+  setOpener,
+  setTapHold,
+} from './edits/firmware.js'
 export { makeBoardOwn } from './edits/own-board.js'
 export { arrangeDesk, keyboardOf, ofModel, toggleOnDesk, type CatalogueThing } from './edits/desk-setup.js'
 export { backToDefaults, takeOffKeys } from './edits/defaults.js'

@@ -29,6 +29,9 @@ export function DevicePage() {
           <NavLink to={`/bench/device/${device.id}`} end className="subtab">
             Controls
           </NavLink>
+          <NavLink to={`/bench/device/${device.id}/layers`} className="subtab">
+            Layers
+          </NavLink>
           <NavLink to={`/bench/device/${device.id}/commands`} className="subtab">
             Commands on it
           </NavLink>

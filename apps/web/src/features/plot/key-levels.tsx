@@ -126,7 +126,8 @@ function Level({ row, view }: { row: LevelRow; view: KeyLevelsView }) {
 }
 
 /** The modifiers that are held, and where a control has several ways, which one. */
-function levelName({ trigger, isOther }: LevelRow, { env, hasSeveral }: KeyLevelsView): string {
+function levelName({ trigger, isOther, layerName }: LevelRow, { env, hasSeveral }: KeyLevelsView): string {
+  if (isOther && layerName !== undefined) return `${layerName}: ${triggerName(trigger, env)}`
   if (isOther) return triggerName(trigger, env)
   const held = heldOf(trigger)
   const own = hasSeveral ? controlName(trigger, env) : ''

@@ -83,7 +83,7 @@ function useGround() {
   const reach = useMemo(() => {
     const near = env.controls.filter((c) => {
       const at = bareReach?.[refOfControl(c)]
-      return at !== undefined && at.verdict !== 'away'
+      return at !== undefined && at.verdict !== 'away' && at.keys.includes(c.id)
     })
     return near.length > 0 ? boxAround(near.map(capOf)) : desk
   }, [env.controls, bareReach, desk])

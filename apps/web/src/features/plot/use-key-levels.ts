@@ -44,7 +44,8 @@ export function useKeyLevels(controlRef: string) {
   const page = control?.code === null ? pageOf(control.deviceId) : undefined
   const plain = control ? levels.flatMap((held) => plainTriggers(control, held, page)) : []
   const known = new Set(plain.map(triggerKey))
-  const others = distinct(own).filter((t) => !known.has(triggerKey(t)))
+  const layered = (env.layered ?? []).filter((l) => l.controlId === control?.id)
+  const others = distinct([...own, ...layered.map((l) => l.sends)]).filter((t) => !known.has(triggerKey(t)))
 
   const holdersOf = (trigger: Trigger): readonly Command[] =>
     (index.holders.get(triggerKey(trigger)) ?? []).toSorted(
@@ -78,6 +79,8 @@ export function useKeyLevels(controlRef: string) {
       fit: isFree ? fitting.get(triggerKey(trigger)) : undefined,
       /** an act or a chord that is none of the plain levels */
       isOther: others.includes(trigger),
+      /** the layer of the firmware on which the key sends it */
+      layerName: layered.find((l) => triggerKey(l.sends) === triggerKey(trigger))?.layerName,
     }
   })
 
