@@ -7,6 +7,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   reach: () => import('./commands/reach.js'),
   device: () => import('./commands/device.js'),
   chords: () => import('./commands/chords.js'),
+  limits: () => import('./commands/limits.js'),
   fit: () => import('./commands/fit.js'),
   check: () => import('./commands/check.js'),
   places: () => import('./commands/places.js'),

@@ -27,6 +27,9 @@ export {
   homesOf,
   inPointingHand,
   isKeyboard,
+  type OwnLimits,
+  type OwnReach,
+  type FingerCare,
   layerOpenings,
   usualTapHoldMs,
   type FirmwareLayer,
@@ -127,6 +130,7 @@ export {
   frameSign,
   handModel,
   onDeskOf,
+  ownHand,
   heightEnergy,
   homingMs,
   homingTimeMs,
@@ -513,6 +517,8 @@ export {
   deleteDevice,
   editDevice,
   setFit,
+  setOwnLimits,
+  setOwnReach,
   setHome,
   setRest,
   setSide,
@@ -592,3 +598,15 @@ export { applyList } from './solve/index.js'
 export type { TriggerKey } from './triggers/index.js'
 export { allowMove, declineConsequences, declineMove } from './plan/index.js'
 export { declineReasons, standardActionOf, standardActions, type DeclineReason } from './commands/index.js'
+export {
+  beginAsking,
+  chordsToAsk,
+  felts,
+  fitReach,
+  leaveOneOut,
+  type Answer,
+  type AskedChord,
+  type Asking,
+  type Felt,
+  type Foretold,
+} from './limits/index.js'

@@ -1,6 +1,6 @@
 import { geoPath } from 'd3'
 import { memo, useMemo } from 'react'
-import { handModel, onDeskOf, type Control, type ReachContour, type HandAtRest } from '@reach-plot/core'
+import { onDeskOf, ownHand, type Control, type ReachContour, type HandAtRest } from '@reach-plot/core'
 import type { ReachChart } from '../worker/reach-protocol.js'
 
 const draw = geoPath()
@@ -155,7 +155,7 @@ export const ContourCaptions = memo(function ContourCaptions({
 
 /** Lines from the palm's pivot to the resting fingertips, as bearings on a survey sheet. */
 export function HandBearings({ hand, controls }: { hand: HandAtRest; controls: readonly Control[] }) {
-  const model = useMemo(() => handModel(hand, controls), [hand, controls])
+  const model = useMemo(() => ownHand(hand, controls), [hand, controls])
   const ends = Array.from(model.tipX, (x, finger) => onDeskOf(model.frame, x, model.tipY[finger] as number))
   const thumb = ends[0] as (typeof ends)[number]
   const pivot = onDeskOf(

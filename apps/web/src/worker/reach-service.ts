@@ -1,4 +1,4 @@
-import { chordTable, handModel, reachContours, reachField, type ChordTable } from '@reach-plot/core'
+import { chordTable, ownHand, reachContours, reachField, type ChordTable } from '@reach-plot/core'
 import type { KeyedSituation, ReachService } from './reach-protocol.js'
 
 let current: { readonly key: string; readonly table: ChordTable } | null = null
@@ -24,7 +24,7 @@ export const reachService: ReachService = {
     return latestKey === situation.key ? tableOf(situation).withHeld(held, withId) : {}
   },
   chart(situation, { area, timesMs, efforts, finger }) {
-    const hand = handModel(situation.hand, situation.controls)
+    const hand = ownHand(situation.hand, situation.controls)
     const field = reachField(hand, area, finger === null ? undefined : [finger])
     return {
       times: reachContours(field, 'timeMs', timesMs),

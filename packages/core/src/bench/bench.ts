@@ -2,6 +2,7 @@ import { z } from '../zod.js'
 import { CoreError } from '../errors.js'
 import { controlRef } from '../triggers/index.js'
 import type { Control } from './control.js'
+import { ownLimitsSchema, ownReachSchema } from './own-limits.js'
 import { deviceControls, isPointingDevice, type Device } from './device.js'
 
 const placedDeviceSchema = z.strictObject({
@@ -63,6 +64,10 @@ const restingHandSchema = z.strictObject({
   otherRests: z.record(z.string(), restsSchema).optional(),
   /** left out while the hand is taken for an average one */
   fit: handFitSchema.optional(),
+  /** how the reach differs from the average hand's, from the person's answers */
+  reach: ownReachSchema.optional(),
+  /** what the person spares the hand */
+  limits: ownLimitsSchema.optional(),
 })
 /** A hand, where each finger rests, its span in mm and its fitted constants. */
 export type RestingHand = z.infer<typeof restingHandSchema>
@@ -207,10 +212,14 @@ export const restIds = ({ thumb, index, middle, ring, little }: RestingHand['res
 /** The resting hand in ids of the bench, as the hand model takes it. */
 export const handOnBench = (
   hand: RestingHand,
-): Pick<RestingHand, 'side' | 'spanMm' | 'rests' | 'fit'> & { readonly thumbRest: string } => ({
+): Pick<RestingHand, 'side' | 'spanMm' | 'rests' | 'fit' | 'reach' | 'limits'> & {
+  readonly thumbRest: string
+} => ({
   side: hand.side,
   spanMm: hand.spanMm,
   ...(hand.fit && { fit: hand.fit }),
+  ...(hand.reach && { reach: hand.reach }),
+  ...(hand.limits && { limits: hand.limits }),
   rests: {
     index: controlRef(hand.deviceId, hand.rests.index),
     middle: controlRef(hand.deviceId, hand.rests.middle),

@@ -1,3 +1,4 @@
+export { fingerCares, type FingerCare, type OwnLimits, type OwnReach } from './own-limits.js'
 export { heldModifiers, layeredKeys, type HeldModifier, type LayeredKey } from './layers.js'
 export {
   layerOpenings,

@@ -1,3 +1,4 @@
+import { normal } from '../deviates.js'
 import { fingers, type HandModel } from '../hand/index.js'
 
 /** How many times all assumed constants are drawn. */
@@ -28,20 +29,6 @@ export interface Draw {
   /** deviates of the standard normal distribution for what has an interval of its own, such as rates */
   deviate(name: string): number
 }
-
-/** Numbers between 0 and 1 from a seed, by a hash of 32 bits: the same for the same words in every order. */
-function uniform(seed: number, name: string): number {
-  let h = 0x811c9dc5 ^ seed
-  for (let i = 0; i < name.length; i++) h = Math.imul(h ^ name.charCodeAt(i), 0x01000193)
-  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b)
-  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35)
-  return ((h ^ (h >>> 16)) >>> 0) / 0x100000000
-}
-
-/** A deviate of the standard normal distribution: Box and Muller (1958). */
-const normal = (seed: number, name: string): number =>
-  Math.sqrt(-2 * Math.log(1 - uniform(seed, `${name} radius`))) *
-  Math.cos(2 * Math.PI * uniform(seed, `${name} angle`))
 
 /**
  * Draws of all assumed constants together: log-normal, σ = 0.2 in the logarithm, the same for the same seed.

@@ -52,8 +52,10 @@ export function bestFingering(
     let alone = 0
     for (let k = 0; k < used.length; k++) alone = Math.max(alone, singles[k]?.[used[k] as number] as number)
     if (alone > cutoff) continue
+    const cost = costOf(hand, used)
+    if (cost > cutoff || cost === Infinity) continue
     const { pose, energy } = freePose(hand, boxes, used)
-    if (energy <= cutoff) bounded.push({ used, bound: energy, pose })
+    if (energy + cost <= cutoff) bounded.push({ used, bound: energy + cost, pose })
   }
   bounded.sort((a, b) => a.bound - b.bound)
   let least = Infinity
@@ -62,14 +64,19 @@ export function bestFingering(
     if (bound > least * tieRatio || bound > cutoff) break
     const start = postureAt(hand, boxes, used, pose)
     const posture = start.coupled ? bestPosture(hand, boxes, used, start) : start
-    solved.push({ used, pose: posture.pose, aims: posture.aims, energy: posture.energy })
-    least = Math.min(least, posture.energy)
+    const energy = posture.energy + costOf(hand, used)
+    solved.push({ used, pose: posture.pose, aims: posture.aims, energy })
+    least = Math.min(least, energy)
   }
   if (solved.length === 0 || least > cutoff) return null
   const tied = solved.filter((s) => s.energy <= least * tieRatio + 1e-12)
   tied.sort((a, b) => sum(b.used) - sum(a.used) || compareOutermost(a.used, b.used))
   return { fingering: tied[0] as Fingering, leastEnergy: least }
 }
+
+/** What the fingers cost by themselves, wherever they press. */
+const costOf = (hand: HandModel, used: readonly number[]): number =>
+  used.reduce((total, f) => total + (hand.fingerCost[f] as number), 0)
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((s, n) => s + n, 0)
 

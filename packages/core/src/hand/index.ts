@@ -4,12 +4,14 @@ export {
   fittsMsPerBit,
   homeKeyMm,
   homingMs,
+  mostPalmShiftMm,
   pressMs,
   tappingCapacity,
   verdictLimits,
   type Finger,
 } from './constants.js'
 export {
+  ownHand,
   reachSolver,
   verdicts,
   type ChordReach,
@@ -39,6 +41,7 @@ export { reachIn, strokeMs, triggerReach, type ReachContext, type ReachAt } from
 export { aimBox, type AimBox } from './aim.js'
 export { degToRad } from './angles.js'
 export { frameSign, handFrame, onDeskOf, toFrame, turnOfRests } from './frame.js'
+export { withOwnLimits, withOwnReach } from './own.js'
 export { handModel, heightEnergy, type HandAtRest, type HandModel } from './model.js'
 export { chordEnergy, turnLeverMm } from './energy.js'
 export { assignments, isAllowed } from './fingering.js'

@@ -17,6 +17,7 @@ import {
   thumbInwardMm,
   mostThumbWayMm,
   thumbNearerMm,
+  verdictLimits,
 } from './constants.js'
 import { handFrame, toFrame, turnOfRests, type HandFrame } from './frame.js'
 
@@ -38,6 +39,10 @@ export interface HandModel {
   /** 5 x 5, mm: largest relaxed and largest practical span of two fingertips */
   readonly relaxedMm: Float64Array
   readonly practicalMm: Float64Array
+  /** largest efforts of what is easy and of what is a stretch */
+  readonly limits: { readonly easy: number; readonly stretch: number }
+  /** energy that a press of each finger adds: 0, more for a spared one, Infinity for one that is never used */
+  readonly fingerCost: Float64Array
   readonly shiftWeight: number
   readonly turnWeight: number
   /** height of the resting fingertips, and 1 / radius² up or down from it */
@@ -49,7 +54,10 @@ export interface HandModel {
 }
 
 /** A hand and the ids of the controls that its fingertips rest on. */
-export interface HandAtRest extends Pick<RestingHand, 'side' | 'spanMm' | 'rests' | 'fit'> {
+export interface HandAtRest extends Pick<
+  RestingHand,
+  'side' | 'spanMm' | 'rests' | 'fit' | 'reach' | 'limits'
+> {
   /** the control under the thumb; the key "Space" where left out */
   readonly thumbRest?: string
 }
@@ -109,6 +117,8 @@ export function handModel(hand: HandAtRest, controls: readonly Control[]): HandM
     weightOut: weights(3),
     relaxedMm: spans(0),
     practicalMm: spans(2),
+    limits: verdictLimits,
+    fingerCost: new Float64Array(fingers.length),
     shiftWeight: 1 / palmShiftScaleMm ** 2,
     turnWeight: 1 / degToRad(palmTurnScaleDeg) ** 2,
     restZMm: mean((t) => t.z),

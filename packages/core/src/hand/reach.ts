@@ -5,6 +5,7 @@ import { fingers, mostPalmShiftMm, verdictLimits, type Finger } from './constant
 import { bestFingering, type Fingering } from './fingering.js'
 import { aimBox, toCentreMm, type AimBox } from './aim.js'
 import { radToDeg } from './angles.js'
+import { withOwnLimits, withOwnReach } from './own.js'
 import { handModel, heightEnergy, type HandAtRest, type HandModel } from './model.js'
 import { freePose } from './pose.js'
 import { chordTimeMs } from './time.js'
@@ -60,13 +61,26 @@ export interface OtherHandHelp {
 /** Least effort still counts as rest below this: the solver's rounding, far under anything felt. */
 const restEffort = 1e-6
 
-export function verdictOf(effort: number, spanUse: number, keyCount = 2, palmShiftMm = 0): Verdict {
+export function verdictOf(
+  effort: number,
+  spanUse: number,
+  keyCount = 2,
+  palmShiftMm = 0,
+  limits: HandModel['limits'] = verdictLimits,
+): Verdict {
   if (effort < restEffort) return 'rest'
   if (spanUse > 1) return 'away'
   // one finger that takes the whole palm along has left, however little that strains it
   if (keyCount === 1 && palmShiftMm > mostPalmShiftMm) return 'away'
-  if (effort <= verdictLimits.easy) return 'easy'
-  return effort <= verdictLimits.stretch ? 'stretch' : 'away'
+  if (effort <= limits.easy) return 'easy'
+  return effort <= limits.stretch ? 'stretch' : 'away'
+}
+
+/** The model of a hand with what is its person's own. */
+export function ownHand(resting: HandAtRest, controls: readonly Control[]): HandModel {
+  const hand = handModel(resting, controls)
+  const fitted = resting.reach ? withOwnReach(hand, resting.reach) : hand
+  return resting.limits ? withOwnLimits(fitted, resting.limits) : fitted
 }
 
 /** Solves postures for one hand over one set of controls. */
@@ -113,7 +127,7 @@ export function reachSolver(
   adjust: (hand: HandModel) => HandModel = (hand) => hand,
   firmware: Firmware = noFirmware,
 ): ReachSolver {
-  const hand = adjust(handModel(restingHand, controls))
+  const hand = adjust(ownHand(restingHand, controls))
   const byId = new Map(controls.map((c) => [c.id, c]))
   const byCode = new Map<string, string[]>()
   for (const { code, id } of controls) if (code !== null) byCode.set(code, [...(byCode.get(code) ?? []), id])
@@ -131,7 +145,9 @@ export function reachSolver(
     if (known) return known
     const box = boxOf(id)
     const found: Float64Array = Float64Array.from(fingers, (_, f) =>
-      f === 0 && !box.bottomRow ? Infinity : freePose(hand, [box], [f]).energy,
+      f === 0 && !box.bottomRow
+        ? Infinity
+        : freePose(hand, [box], [f]).energy + (hand.fingerCost[f] as number),
     )
     singles.set(id, found)
     return found
@@ -305,7 +321,7 @@ function describe(
   })
   const effort = Math.sqrt(energy)
   const palmShiftMm = Math.hypot(pose.tx, pose.ty)
-  const verdict = verdictOf(effort, spanUse, ids.length, palmShiftMm)
+  const verdict = verdictOf(effort, spanUse, ids.length, palmShiftMm, hand.limits)
   return {
     keys: ids,
     verdict,

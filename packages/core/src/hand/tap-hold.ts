@@ -1,3 +1,5 @@
+import { normalShare } from '../deviates.js'
+
 /** How long somebody keeps keys down while typing, as a mean and a standard deviation, ms. */
 export interface TypingPace {
   /** a key that is only tapped */
@@ -35,15 +37,4 @@ function shareBelow(value: number, mean: number, sd: number): number {
   if (sd <= 0) return value >= mean ? 1 : 0
   const variance = Math.log(1 + (sd / mean) ** 2)
   return normalShare((Math.log(value) - Math.log(mean) + variance / 2) / Math.sqrt(variance))
-}
-
-/** Share of a normal quantity below z standard deviations. Abramowitz and Stegun, 7.1.26: off by at most 0.0000002. */
-function normalShare(z: number): number {
-  const x = Math.abs(z) / Math.SQRT2
-  const t = 1 / (1 + 0.3275911 * x)
-  const tail =
-    t *
-    (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) *
-    Math.exp(-x * x)
-  return z < 0 ? tail / 2 : 1 - tail / 2
 }

@@ -93,7 +93,7 @@ export {
   turnDevice,
 } from './edits/benches.js'
 export { addBoard, addDevice, addModel, copyDevice, deleteDevice, editDevice } from './edits/devices.js'
-export { setFit, setHome, setRest, setSide, setSpan } from './edits/hands.js'
+export { setFit, setOwnLimits, setOwnReach, setHome, setRest, setSide, setSpan } from './edits/hands.js'
 export {
   addControls,
   align,

@@ -46,8 +46,10 @@ test('bench and hand turned together: no figure changes, whatever is turned on t
       const before = reachSolver(hand, controls).reachControls(ids)
       const after = reachSolver(hand, turnAll(controls, turn)).reachControls(ids)
       expect(after.verdict).toBe(before.verdict)
-      for (const figure of ['effort', 'timeMs', 'distanceMm', 'palmShiftMm'] as const)
+      for (const figure of ['effort', 'timeMs', 'distanceMm'] as const)
         expect(after[figure]).toBeCloseTo(before[figure], 4)
+      // where the energy is flat the palm is found to a hundredth of a mm
+      expect(after.palmShiftMm).toBeCloseTo(before.palmShiftMm, 2)
     }),
     { numRuns: 60 },
   )

@@ -8,7 +8,11 @@ import {
 } from '@reach-plot/core'
 import { SpanField } from '../../parts/span-field.js'
 import { useDerived } from '../../store/selectors.js'
+import { AskReach } from './ask-reach.js'
 import { Calibrate } from './calibrate.js'
+import { OwnLimitsForm } from './own-limits.js'
+
+const tenth = (effort: number): number => Math.round(effort * 100) / 100
 
 /** The hand on the keys: its span, its fingers, its own constants, and what the model leaves out. */
 export function HandView() {
@@ -60,9 +64,9 @@ export function HandView() {
           <dt className="font-semibold">at rest</dt>
           <dd>under a resting fingertip</dd>
           <dt className="font-semibold">easy</dt>
-          <dd>comfortable: effort up to {verdictLimits.easy}</dd>
+          <dd>comfortable: effort up to {tenth(verdictLimits.easy * (hand.reach?.easy ?? 1))}</dd>
           <dt className="font-semibold">a stretch</dt>
-          <dd>stretched: effort up to {verdictLimits.stretch}</dd>
+          <dd>stretched: effort up to {tenth(verdictLimits.stretch * (hand.reach?.stretch ?? 1))}</dd>
           <dt className="font-semibold">must move</dt>
           <dd>the hand leaves, or two fingers are asked for more than their largest span</dd>
         </dl>
@@ -79,6 +83,12 @@ export function HandView() {
         <div className="mt-3">
           <Calibrate />
         </div>
+        <h3 className="caption mt-6 border-b border-ink pb-1">Your own reach</h3>
+        <div className="mt-3">
+          <AskReach />
+        </div>
+        <h3 className="caption mt-6 border-b border-ink pb-1">What you spare your hand</h3>
+        <OwnLimitsForm />
       </section>
     </div>
   )

@@ -63,7 +63,13 @@ export const setOpener = edit(
 
 /** Which modifier a control holds when it is held, and after how long; with null it only types. */
 export const setTapHold = edit(
-  (plan: Plan, deviceId: string, controlId: string, holds: Modifier | null, holdMs: number = usualTapHoldMs) => {
+  (
+    plan: Plan,
+    deviceId: string,
+    controlId: string,
+    holds: Modifier | null,
+    holdMs: number = usualTapHoldMs,
+  ) => {
     const device = deviceOf(plan, deviceId)
     if (!device) return
     const others = (device.tapHolds ?? []).filter((t) => t.controlId !== controlId)

@@ -5,6 +5,8 @@ import {
   restIds,
   type HandFit,
   type HandSide,
+  type OwnLimits,
+  type OwnReach,
   type RestingHand,
 } from '../../bench/index.js'
 import { activeBench } from '../access.js'
@@ -53,6 +55,28 @@ export function repairRestsIn(plan: Plan): void {
     }
   }
 }
+
+/** How far the person's hand reaches, from their answers; null for the average hand. */
+export const setOwnReach = edit((plan: Plan, reach: OwnReach | null) => {
+  const hand = activeBench(plan).hands[0]
+  if (!hand) return
+  if (reach) hand.reach = reach
+  else delete hand.reach
+})
+
+/** What the person spares the hand; nothing where nothing is said. */
+export const setOwnLimits = edit((plan: Plan, limits: OwnLimits) => {
+  const hand = activeBench(plan).hands[0]
+  if (!hand) return
+  const { fingers = {}, isWristStill = false, shortReach = [] } = limits
+  const said: OwnLimits = {
+    ...(Object.keys(fingers).length > 0 && { fingers }),
+    ...(isWristStill && { isWristStill }),
+    ...(shortReach.length > 0 && { shortReach }),
+  }
+  if (Object.keys(said).length > 0) hand.limits = said
+  else delete hand.limits
+})
 
 /** Takes over a person's own constants, or goes back to the usual hand with null. */
 export const setFit = edit((plan: Plan, fit: HandFit | null) => {

@@ -1,0 +1,133 @@
+import { proxy } from 'comlink'
+import { useEffect, useRef, useState } from 'react'
+import {
+  handOnBench,
+  keyControls,
+  setOwnReach,
+  type Answer,
+  type AskedChord,
+  type Felt,
+  type HandAtRest,
+  type RestingHand,
+} from '@reach-plot/core'
+import { useKept } from '../../parts/use-kept.js'
+import { undoAction } from '../../store/actions.js'
+import { toast } from '../../store/message.js'
+import { useEdit } from '../../store/plan-store.js'
+import { showProblem } from '../../store/problem.js'
+import { useDerived } from '../../store/selectors.js'
+import { WorkerHost } from '../../worker/host.js'
+import type { FittedAnswers, LimitsService } from '../../worker/limits-protocol.js'
+
+/** How many chords are asked about. */
+export const askedCount = 24
+
+const host = new WorkerHost<LimitsService>(
+  (name) => new Worker(new URL('../../worker/limits.worker.ts', import.meta.url), { type: 'module', name }),
+)
+
+/** The hand without what was said of it before: answers are about the person, not about the last fit. */
+const bareHand = (hand: RestingHand): HandAtRest => {
+  const { reach: _reach, limits: _limits, ...bare } = handOnBench(hand)
+  return bare
+}
+
+type State =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'busy'; readonly what: string; readonly share: number }
+  | { readonly kind: 'asking'; readonly chord: AskedChord }
+  | { readonly kind: 'fitted'; readonly fitted: FittedAnswers }
+
+/** Questions about chords, one at a time, and what the answers make of the hand. Answers survive a reload. */
+export function useAskReach() {
+  const { hand, env } = useDerived()
+  const edit = useEdit()
+  const [answers, setAnswers] = useKept<readonly Answer[]>('reach-answers', [], 'tab')
+  const [skipped, setSkipped] = useState<readonly AskedChord[]>([])
+  const [state, setState] = useState<State>({ kind: 'idle' })
+  const isPrepared = useRef(false)
+  useEffect(() => () => host.end(), [])
+
+  const busy = (what: string) => (share: number) => setState({ kind: 'busy', what, share })
+  const guarded = (work: () => Promise<void>): void => {
+    work().catch((error: unknown) => {
+      isPrepared.current = false
+      setState({ kind: 'idle' })
+      showProblem(error)
+    })
+  }
+  const askNext = async (given: readonly Answer[], passed: readonly AskedChord[]): Promise<void> => {
+    if (given.length >= askedCount) return finish(given)
+    const chord = await host.service.next(given, passed)
+    if (chord) setState({ kind: 'asking', chord })
+    else if (given.length > 1) await finish(given)
+    else setState({ kind: 'idle' })
+  }
+  const finish = async (given: readonly Answer[]): Promise<void> => {
+    const tell = busy('Fitting your reach to your answers')
+    tell(0)
+    setState({ kind: 'fitted', fitted: await host.service.fit(given, proxy(tell)) })
+  }
+  const start = (isAfresh: boolean): void =>
+    guarded(async () => {
+      const given = isAfresh ? [] : answers
+      if (isAfresh) setAnswers([])
+      setSkipped([])
+      const tell = busy('Getting ready')
+      if (!isPrepared.current) {
+        tell(0)
+        await host.service.prepare(
+          bareHand(hand),
+          keyControls(env.controls),
+          env.layout.altGraph,
+          proxy(tell),
+        )
+        isPrepared.current = true
+      }
+      await askNext(given, [])
+    })
+  const answer = (felt: Felt | null): void => {
+    if (state.kind !== 'asking') return
+    const { chord } = state
+    const given = felt === null ? answers : [...answers, { chord, felt }]
+    const passed = felt === null ? [...skipped, chord] : skipped
+    setAnswers(given)
+    setSkipped(passed)
+    guarded(() => askNext(given, passed))
+  }
+  return {
+    hand,
+    env,
+    state,
+    answers,
+    start,
+    answer,
+    back: () => {
+      if (state.kind !== 'asking' || answers.length === 0) return
+      const given = answers.slice(0, -1)
+      setAnswers(given)
+      const last = answers.at(-1)
+      if (last) setState({ kind: 'asking', chord: last.chord })
+    },
+    stop: () => {
+      host.end()
+      isPrepared.current = false
+      setState({ kind: 'idle' })
+    },
+    enough: () => guarded(() => finish(answers)),
+    take: () => {
+      if (state.kind !== 'fitted') return
+      const { reach } = state.fitted
+      edit((plan) => setOwnReach(plan, reach))
+      setAnswers([])
+      setState({ kind: 'idle' })
+      toast('The chart now goes by your own reach.', { action: undoAction() })
+    },
+    drop: () => {
+      edit((plan) => setOwnReach(plan, null))
+      toast('The hand reaches as an average one again.', { action: undoAction() })
+    },
+  }
+}
+
+export type AskReachView = ReturnType<typeof useAskReach>

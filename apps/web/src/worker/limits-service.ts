@@ -1,0 +1,46 @@
+import {
+  beginAsking,
+  chordsToAsk,
+  fitReach,
+  leaveOneOut,
+  type Asking,
+  type Control,
+  type HandAtRest,
+} from '@reach-plot/core'
+import type { LimitsService } from './limits-protocol.js'
+
+interface Prepared {
+  readonly hand: HandAtRest
+  readonly controls: readonly Control[]
+  readonly asking: Asking
+}
+let prepared: Prepared | null = null
+
+/** Runs to the end, telling the share that is done about ten times a second. */
+function finished<T>(steps: Generator<number, T, void>, onProgress: (share: number) => void): T {
+  let told = 0
+  let step = steps.next()
+  while (!step.done) {
+    if (performance.now() - told > 100) {
+      told = performance.now()
+      onProgress(step.value)
+    }
+    step = steps.next()
+  }
+  return step.value
+}
+
+export const limitsService: LimitsService = {
+  async prepare(hand, controls, altGraph, onProgress) {
+    const chords = chordsToAsk(hand, controls, altGraph)
+    prepared = { hand, controls, asking: finished(beginAsking(hand, controls, chords), onProgress) }
+    return Promise.resolve()
+  },
+  next: (answers, passed) => prepared?.asking.next(answers, passed) ?? null,
+  async fit(answers, onProgress) {
+    if (!prepared) throw new Error('nothing was prepared')
+    const { hand, controls } = prepared
+    const { reach } = fitReach(hand, controls, answers)
+    return Promise.resolve({ reach, foretold: finished(leaveOneOut(hand, controls, answers), onProgress) })
+  },
+}

@@ -1,0 +1,6 @@
+import { expose } from 'comlink'
+import { tellAlive } from './alive.js'
+import { limitsService } from './limits-service.js'
+
+expose(limitsService)
+tellAlive()
