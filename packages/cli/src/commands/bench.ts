@@ -1,5 +1,8 @@
 import {
   activeArrangement,
+  arrivingTriggers,
+  bestStanding,
+  findClashes,
   activeBench,
   compareDevices,
   lossOfMove,
@@ -12,7 +15,7 @@ import {
 } from '@reach-plot/core'
 import { catalogues, loadPlan, rounded, usageError, type Outcome } from '../io.js'
 import { named } from '../loaded-plan.js'
-import { defineVerb, texts } from '../verb.js'
+import { defineVerb, text, texts } from '../verb.js'
 
 /** Compares two devices for the hand, or tells what the arrangement loses from one bench to another. */
 export const verb = defineVerb({
@@ -21,9 +24,11 @@ export const verb = defineVerb({
   files: 'PLAN.json',
   options: {
     compare: texts('A B', 'two devices, or two benches, by id or name'),
+    standing: text('DEVICE', 'a device: where on the desk it serves best, and what that gains'),
   },
   run({ files, options }) {
     const plan = loadPlan(files[0])
+    if (options.standing !== undefined) return standing(plan, options.standing)
     const [first, second] = options.compare
     if (first === undefined || second === undefined)
       throw usageError('two names are needed', 'give --compare A B, two benches or two devices of the plan')
@@ -93,5 +98,37 @@ function loss(plan: Plan, from: Bench, to: Bench): Outcome {
           `  ${l.command.name}, ${triggerName(l.placement.trigger, there)}: without ${l.lacks.join(' and ')}`,
       ),
     ].join('\n'),
+  }
+}
+
+function standing(plan: Plan, name: string): Outcome {
+  const device = named(plan.devices, name)
+  if (!device)
+    throw usageError(
+      `"${name}" is no device of the plan`,
+      `choose one of ${plan.devices.map((d) => d.id).join(', ')}`,
+    )
+  const model = prepare(plan, catalogues)
+  const clashes = findClashes(model.arrangement.placements, model.env)
+  const steps = bestStanding(model, device.id, arrivingTriggers(model.index, clashes))
+  let step = steps.next()
+  while (!step.done) step = steps.next()
+  const { now, best, places, stepMm } = step.value
+  const shown = ({ xMm, yMm, turnDeg, costMs }: typeof now) => ({
+    xMm,
+    yMm,
+    turnDeg,
+    secondsPerHour: rounded(costMs / 1000, 1),
+  })
+  return {
+    value: {
+      device: device.id,
+      stepMm,
+      places: places.length,
+      now: shown(now),
+      best: shown(best),
+      gainSecondsPerHour: rounded((now.costMs - best.costMs) / 1000, 1),
+    },
+    text: `${device.name}: ${rounded(now.costMs / 1000, 1)} s an hour where it stands, ${rounded(best.costMs / 1000, 1)} at ${best.xMm} mm across, ${best.yMm} mm along, turned ${best.turnDeg}°`,
   }
 }

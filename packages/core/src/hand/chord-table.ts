@@ -4,6 +4,7 @@ import { moveToMs } from './homing.js'
 import { otherHandHelp } from './other-hand.js'
 import { reachSolver, type ChordReach, type ReachSolver } from './reach.js'
 import { atHome, type ReachSituation } from './situation.js'
+import type { ReachAt } from './trigger-reach.js'
 
 /** How the hand reaches every place with one set of modifiers held; by the key's code, or the control's id without one. */
 export type ReachByControl = Readonly<Record<string, ChordReach>>
@@ -144,6 +145,17 @@ export function chordTable(situation: ReachSituation, previous?: ChordTable): Ch
   }
   keptOf.set(table, { key, direct, geometry })
   return table
+}
+
+/** The reach of a few chords of a situation, each worked out when it is asked for: what a chord table would say of it. */
+export function reachAtOnce(situation: ReachSituation): ReachAt {
+  const { hand, controls, altGraph, layered, tapHolds } = situation
+  const solver = reachSolver(hand, controls, undefined, { layered, tapHolds })
+  const improve = fromElsewhere(situation, solver)
+  return (held, place, withId) => {
+    const reach = solver.reachChord(held, place, altGraph, withId === undefined ? [] : [withId])
+    return reach ? improve(place, reach) : undefined
+  }
 }
 
 /** What another home and the other hand make of a chord that the hand has to leave for. */

@@ -23,6 +23,7 @@ export { benchSolver } from './bench-solver.js'
 export {
   chordTable,
   modifierSets,
+  reachAtOnce,
   reachWithHeld,
   type ChordTable,
   type ReachByControl,
