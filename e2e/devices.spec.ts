@@ -97,6 +97,23 @@ test('a board is read from a geometry file, and a keyboard of the catalogue beco
   await expect(page.locator('[data-code=KeyG]').first()).toHaveAttribute('transform', /rotate\(15\)/)
 })
 
+test('a device is put where it serves best, and back by undo', async ({ page }) => {
+  await openDemo(page)
+  await go(page, 'Bench')
+  await device(page, 'pad').click()
+  const across = page.getByRole('textbox', { name: 'Across, mm' })
+  const before = await across.inputValue()
+  await page.getByRole('button', { name: 'Find where it serves best' }).click()
+  await expect(page.getByText(/s an hour less at the dashed place/)).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'Put it there' }).click()
+  await expect(across).not.toHaveValue(before)
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
+  await expect(across).toHaveValue(before)
+  // the hand’s home goes where the hand is
+  await device(page, 'keyboard').click()
+  await expect(page.getByRole('button', { name: 'Find where it serves best' })).toBeHidden()
+})
+
 test('a layer is made on a board of one’s own, and its keys are places', async ({ page }) => {
   await openDemo(page)
   await go(page, 'Bench')

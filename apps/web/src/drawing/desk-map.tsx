@@ -1,5 +1,6 @@
 import { memo } from 'react'
 import {
+  deviceSizeMm,
   deviceTitle,
   gapMm,
   handOnBench,
@@ -33,6 +34,7 @@ function DeskDrawing({ view }: { view: DeskMapView }) {
       aria-label={`Desk of ${bench.name}`}
       style={{ ['--least-text' as string]: `${textMm}px` }}
     >
+      <StandingTint view={view} />
       {items.map(({ placed, device, print, controls }) => (
         <g
           key={device.id}
@@ -69,6 +71,52 @@ function DeskDrawing({ view }: { view: DeskMapView }) {
       <HandMarks view={view} />
       <DistanceLines view={view} />
     </svg>
+  )
+}
+
+/** The desk tinted by how well the chosen device would serve there, and its outline at the best place. */
+function StandingTint({ view: { standing, chosen } }: { view: DeskMapView }) {
+  if (!standing || !chosen) return null
+  const { places, best, stepMm } = standing
+  const costs = places.map((p) => p.costMs)
+  const least = Math.min(...costs, best.costMs)
+  const most = Math.max(...costs)
+  // four tints by cost, the best the strongest
+  const tintOf = (costMs: number): number =>
+    4 - Math.min(3, Math.floor((4 * (costMs - least)) / Math.max(1, most - least)))
+  const { widthMm, heightMm } = deviceSizeMm(chosen.device)
+  // a place is tinted where the middle of the device would lie
+  const middle = ({ xMm, yMm, turnDeg }: (typeof places)[number]): { x: number; y: number } => {
+    const angle = (turnDeg * Math.PI) / 180
+    return {
+      x: xMm + (widthMm * Math.cos(angle) - heightMm * Math.sin(angle)) / 2,
+      y: yMm + (widthMm * Math.sin(angle) + heightMm * Math.cos(angle)) / 2,
+    }
+  }
+  return (
+    <g pointerEvents="none">
+      {places.map((p) => (
+        <rect
+          key={`${p.xMm} ${p.yMm}`}
+          x={middle(p).x - stepMm / 2}
+          y={middle(p).y - stepMm / 2}
+          width={stepMm}
+          height={stepMm}
+          fill={`var(--reach-${tintOf(p.costMs)})`}
+          fillOpacity={0.7}
+        />
+      ))}
+      <rect
+        transform={`translate(${best.xMm} ${best.yMm}) rotate(${best.turnDeg})`}
+        width={widthMm}
+        height={heightMm}
+        rx={1}
+        fill="none"
+        stroke="var(--magenta)"
+        strokeWidth={1.4}
+        strokeDasharray="4 2.5"
+      />
+    </g>
   )
 }
 

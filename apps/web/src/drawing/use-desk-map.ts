@@ -3,6 +3,7 @@ import { footprint, type PlacedDevice, moveDevice, restIds } from '@reach-plot/c
 import { useEdit, usePlan } from '../store/plan-store.js'
 import { useDerived } from '../store/selectors.js'
 import { useSize } from '../parts/use-size.js'
+import { useStanding } from '../store/standing-store.js'
 import { useDeskDrag } from './use-desk-drag.js'
 
 const marginMm = 40
@@ -55,6 +56,8 @@ export function useDeskMap({
     return { x0, y0, width: x1 - x0, height: y1 - y0 }
   }, [items])
   const chosen = items.find((i) => i.device.id === chosenId)
+  const found = useStanding((s) => s.found)
+  const standing = found && found.map.deviceId === chosenId ? found.map : null
   const { widthPx, heightPx } = useSize(svg)
   // captions keep a readable size, however large the desk
   const textMm = captionPx / Math.min(widthPx / box.width, heightPx / box.height)
@@ -81,7 +84,22 @@ export function useDeskMap({
       `nudge ${placed.deviceId}`,
     )
   }
-  return { svg, box, bench, textMm, items, chosenId, onChoose, drag, onKeyDown, stations, hand, env, chosen }
+  return {
+    svg,
+    box,
+    bench,
+    textMm,
+    items,
+    chosenId,
+    onChoose,
+    drag,
+    onKeyDown,
+    stations,
+    hand,
+    env,
+    chosen,
+    standing,
+  }
 }
 
 export type DeskMapView = ReturnType<typeof useDeskMap>

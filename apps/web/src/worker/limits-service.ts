@@ -7,6 +7,7 @@ import {
   type Control,
   type HandAtRest,
 } from '@reach-plot/core'
+import { finished } from './finished.js'
 import type { LimitsService } from './limits-protocol.js'
 
 interface Prepared {
@@ -15,20 +16,6 @@ interface Prepared {
   readonly asking: Asking
 }
 let prepared: Prepared | null = null
-
-/** Runs to the end, telling the share that is done about ten times a second. */
-function finished<T>(steps: Generator<number, T, void>, onProgress: (share: number) => void): T {
-  let told = 0
-  let step = steps.next()
-  while (!step.done) {
-    if (performance.now() - told > 100) {
-      told = performance.now()
-      onProgress(step.value)
-    }
-    step = steps.next()
-  }
-  return step.value
-}
 
 export const limitsService: LimitsService = {
   async prepare(hand, controls, altGraph, onProgress) {

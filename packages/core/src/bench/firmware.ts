@@ -1,5 +1,5 @@
 import { z } from '../zod.js'
-import { chordSchema, modifiers, refSchema, type Modifier } from '../triggers/index.js'
+import { chordSchema, modifiers, refSchema } from '../triggers/index.js'
 
 /** How a control opens a layer: while it is held, until it is pressed again, for one press, or by a long press only. */
 export const layerOpenings = ['held', 'toggled', 'once', 'tap-and-hold'] as const
@@ -49,9 +49,3 @@ export const tapHoldsSchema = z
     (list) => new Set(list.map((t) => t.controlId)).size === list.length,
     'a control holds two modifiers',
   )
-/** A control that types when tapped and holds a modifier when held. */
-export interface TapHold {
-  readonly controlId: string
-  readonly holds: Modifier
-  readonly holdMs?: number | undefined
-}

@@ -1,12 +1,6 @@
-export { fingerCares, type FingerCare, type OwnLimits, type OwnReach } from './own-limits.js'
+export { type FingerCare, type OwnLimits, type OwnReach } from './own-limits.js'
 export { heldModifiers, layeredKeys, type HeldModifier, type LayeredKey } from './layers.js'
-export {
-  layerOpenings,
-  usualTapHoldMs,
-  type FirmwareLayer,
-  type LayerOpening,
-  type TapHold,
-} from './firmware.js'
+export { layerOpenings, usualTapHoldMs, type FirmwareLayer, type LayerOpening } from './firmware.js'
 export { controlTypes, mirrorControls, type Control, type ControlType, type Row } from './control.js'
 export {
   boardControls,

@@ -38,7 +38,7 @@ export const ownReachSchema = z.strictObject({
 export type OwnReach = z.infer<typeof ownReachSchema>
 
 /** A finger that is not used at all, or one whose presses cost more. */
-export const fingerCares = ['rested', 'spared'] as const
+const fingerCares = ['rested', 'spared'] as const
 /** How a finger is looked after. */
 export type FingerCare = (typeof fingerCares)[number]
 

@@ -50,7 +50,7 @@ const leastStepMm = 4
 const leastTurnDeg = 3
 
 /** What an hour of the commands of a device costs the hand where it stands; null where it covers another. */
-export type StandingCost = (at: Pick<PlacedDevice, 'xMm' | 'yMm' | 'turnDeg'>) => number | null
+type StandingCost = (at: Pick<PlacedDevice, 'xMm' | 'yMm' | 'turnDeg'>) => number | null
 
 /**
  * What an hour of the commands on a device costs, by where it stands: there and back, effort and weak fingers, by the plan's weights,

@@ -31,103 +31,114 @@ const mostDepth = 12
  * The statements of an XKB file.
  * @throws CoreError `XKB_UNREADABLE`
  */
-export function xkbTree(text: string, fileName: string): XkbStatement[] {
-  const tokens = xkbTokens(text, fileName)
-  let at = 0
-  const end: XkbToken = { kind: 'sign', text: 'the end', line: tokens.at(-1)?.line ?? 1 }
-  const peek = (): XkbToken => tokens[at] ?? end
-  const fail = (what: string): never => {
-    throw unreadable(fileName, peek().line, what)
+export const xkbTree = (text: string, fileName: string): XkbStatement[] =>
+  new XkbParser(xkbTokens(text, fileName), fileName).statements(0)
+
+/** Reads tokens from the first on; each method takes what it reads. */
+class XkbParser {
+  private at = 0
+  private readonly end: XkbToken
+
+  constructor(
+    private readonly tokens: readonly XkbToken[],
+    private readonly fileName: string,
+  ) {
+    this.end = { kind: 'sign', text: 'the end', line: tokens.at(-1)?.line ?? 1 }
   }
-  const isSign = (sign: string): boolean => peek().kind === 'sign' && peek().text === sign
-  const take = (sign: string): void => {
-    if (!isSign(sign)) fail(`"${sign}" is expected, not "${peek().text}"`)
-    at++
+
+  /** Statements up to the brace that closes them, or to the end of the file. */
+  statements(depth: number): XkbStatement[] {
+    const out: XkbStatement[] = []
+    while (depth === 0 ? this.peek() !== this.end : !this.skip('}')) {
+      if (this.peek() === this.end) this.fail('a "}" is missing at the end')
+      out.push(this.statement(depth))
+    }
+    return out
   }
-  const skip = (sign: string): boolean => {
-    if (!isSign(sign)) return false
-    at++
+
+  private peek(): XkbToken {
+    return this.tokens[this.at] ?? this.end
+  }
+
+  private fail(what: string): never {
+    throw unreadable(this.fileName, this.peek().line, what)
+  }
+
+  private isSign(sign: string): boolean {
+    return this.peek().kind === 'sign' && this.peek().text === sign
+  }
+
+  private skip(sign: string): boolean {
+    if (!this.isSign(sign)) return false
+    this.at++
     return true
   }
 
-  function items(closing: string, depth: number): XkbItem[] {
-    const out: XkbItem[] = []
-    while (!skip(closing)) {
-      out.push(item(depth))
-      if (!skip(',') && !isSign(closing)) fail(`"," or "${closing}" is expected, not "${peek().text}"`)
+  private statement(depth: number): XkbStatement {
+    const { line } = this.peek()
+    if (depth > mostDepth) this.fail('braces stand in too many others')
+    const words: string[] = []
+    for (; this.peek().kind === 'word'; this.at++) words.push(this.peek().text)
+    this.skip('!')
+    if (words.length === 0) this.fail(`a name is expected, not "${this.peek().text}"`)
+    const { kind, text } = this.peek()
+    const hasLabel = kind === 'text' || kind === 'key'
+    if (hasLabel) this.at++
+    const head = { words, line, ...(hasLabel && { label: text }) }
+    if (this.skip('=')) {
+      const set = { ...head, value: this.value(depth + 1) }
+      if (!this.skip(';')) this.fail(`";" is expected, not "${this.peek().text}"`)
+      return set
     }
-    return out
+    if (!this.isSign('{')) {
+      this.skip(';')
+      return head
+    }
+    const isList = lists.test(words.at(-1) ?? '')
+    if (!isList) this.at++
+    const parts = isList ? { value: this.value(depth + 1) } : { body: this.statements(depth + 1) }
+    this.skip(';')
+    return { ...head, ...parts }
   }
 
-  function item(depth: number): XkbItem {
-    const first = value(depth)
-    if (!skip('=')) return { value: first }
-    return { ...('text' in first && { name: first.text }), value: value(depth) }
-  }
-
-  function value(depth: number): XkbValue {
-    if (depth > mostDepth) fail('braces stand in too many others')
-    if (skip('{')) return { kind: 'list', items: items('}', depth + 1) }
-    if (skip('[')) return { kind: 'point', items: items(']', depth + 1) }
-    if (peek().kind === 'number' || isSign('-') || isSign('+')) return { kind: 'number', number: sum() }
-    const token = peek()
-    at++
-    if (token.kind === 'sign') fail(`a value is expected, not "${token.text}"`)
+  private value(depth: number): XkbValue {
+    if (depth > mostDepth) this.fail('braces stand in too many others')
+    if (this.skip('{')) return { kind: 'list', items: this.items('}', depth + 1) }
+    if (this.skip('[')) return { kind: 'point', items: this.items(']', depth + 1) }
+    if (this.peek().kind === 'number' || this.isSign('-') || this.isSign('+'))
+      return { kind: 'number', number: this.sum() }
+    const token = this.peek()
+    if (token.kind === 'sign') this.fail(`a value is expected, not "${token.text}"`)
+    this.at++
     return { kind: token.kind as 'text' | 'key' | 'word', text: token.text }
   }
 
-  /** A number, or a sum of some: positions are often written so. */
-  function sum(): number {
-    let total = 0
-    do {
-      const sign = skip('-') ? -1 : 1
-      if (sign === 1) skip('+')
-      if (peek().kind !== 'number') fail(`a number is expected, not "${peek().text}"`)
-      total += sign * Number(peek().text)
-      at++
-    } while (isSign('+') || isSign('-'))
-    return total
-  }
-
-  function statement(depth: number): XkbStatement {
-    const { line } = peek()
-    if (depth > mostDepth) fail('braces stand in too many others')
-    const words: string[] = []
-    while (peek().kind === 'word') {
-      words.push(peek().text)
-      at++
-    }
-    skip('!')
-    if (words.length === 0) fail(`a name is expected, not "${peek().text}"`)
-    const label = peek().kind === 'text' || peek().kind === 'key' ? peek().text : undefined
-    if (label !== undefined) at++
-    const head = { words, line, ...(label !== undefined && { label }) }
-    if (skip('=')) {
-      const set = { ...head, value: value(depth + 1) }
-      take(';')
-      return set
-    }
-    if (isSign('{')) {
-      const isList = lists.test(words.at(-1) ?? '')
-      if (!isList) at++
-      const parts = isList ? { value: value(depth + 1) } : { body: statements(depth + 1) }
-      skip(';')
-      return { ...head, ...parts }
-    }
-    skip(';')
-    return head
-  }
-
-  function statements(depth: number): XkbStatement[] {
-    const out: XkbStatement[] = []
-    while (!skip('}')) {
-      if (peek() === end) fail('a "}" is missing at the end')
-      out.push(statement(depth))
+  private items(closing: string, depth: number): XkbItem[] {
+    const out: XkbItem[] = []
+    while (!this.skip(closing)) {
+      out.push(this.item(depth))
+      if (!this.skip(',') && !this.isSign(closing))
+        this.fail(`"," or "${closing}" is expected, not "${this.peek().text}"`)
     }
     return out
   }
 
-  const out: XkbStatement[] = []
-  while (peek() !== end) out.push(statement(0))
-  return out
+  private item(depth: number): XkbItem {
+    const first = this.value(depth)
+    if (!this.skip('=')) return { value: first }
+    return { ...('text' in first && { name: first.text }), value: this.value(depth) }
+  }
+
+  /** A number, or a sum of some: positions are often written so. */
+  private sum(): number {
+    let total = 0
+    do {
+      const sign = this.skip('-') ? -1 : 1
+      if (sign === 1) this.skip('+')
+      if (this.peek().kind !== 'number') this.fail(`a number is expected, not "${this.peek().text}"`)
+      total += sign * Number(this.peek().text)
+      this.at++
+    } while (this.isSign('+') || this.isSign('-'))
+    return total
+  }
 }

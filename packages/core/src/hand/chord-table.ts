@@ -2,9 +2,9 @@ import type { Control, LayeredKey } from '../bench/index.js'
 import { isModifierCode, modifierCodes, modifiers, type Modifier } from '../triggers/index.js'
 import { moveToMs } from './homing.js'
 import { otherHandHelp } from './other-hand.js'
-import { reachSolver, type ChordReach, type ReachSolver } from './reach.js'
+import type { ChordReach } from './chord-reach.js'
+import { reachSolver, type ReachSolver } from './reach.js'
 import { atHome, type ReachSituation } from './situation.js'
-import type { ReachAt } from './trigger-reach.js'
 
 /** How the hand reaches every place with one set of modifiers held; by the key's code, or the control's id without one. */
 export type ReachByControl = Readonly<Record<string, ChordReach>>
@@ -56,6 +56,15 @@ export interface ChordTable {
   /** chords that had to be solved, not taken over */
   readonly solved: number
 }
+
+/** How the hand reaches a place with modifiers held, and with another control held; undefined while it is not known. */
+export type ReachAt = (held: readonly Modifier[], place: string, withId?: string) => ChordReach | undefined
+
+/** Reach as a chord table knows it, modifier set by modifier set as they are asked for. */
+export const reachIn =
+  (table: ChordTable): ReachAt =>
+  (held, place, withId) =>
+    table.withHeld(held, withId)[place]
 
 interface Kept {
   readonly key: string

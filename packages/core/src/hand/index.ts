@@ -10,20 +10,15 @@ export {
   verdictLimits,
   type Finger,
 } from './constants.js'
-export {
-  ownHand,
-  reachSolver,
-  verdicts,
-  type ChordReach,
-  type OtherHandHelp,
-  type ReachSolver,
-  type Verdict,
-} from './reach.js'
+export { ownHand, reachSolver, type ReachSolver } from './reach.js'
+export { verdicts, type ChordReach, type OtherHandHelp, type Verdict } from './chord-reach.js'
 export { benchSolver } from './bench-solver.js'
 export {
   chordTable,
   modifierSets,
   reachAtOnce,
+  reachIn,
+  type ReachAt,
   reachWithHeld,
   type ChordTable,
   type ReachByControl,
@@ -36,13 +31,13 @@ export { fitDrill, type DrillPress } from './drill.js'
 export { fitHand, type FittedHand, type FitTrial } from './fit.js'
 export { reachContours, reachField, type FieldArea, type ReachContour } from './field.js'
 export { chordTimeMs, homingTimeMs, indexOfDifficultyBits, movementMs } from './time.js'
-export { tapHoldChances, usualTypingPace, type TapHoldChances, type TypingPace } from './tap-hold.js'
+export { tapHoldChances, usualTypingPace, type TapHoldChances } from './tap-hold.js'
 export { spanPercentile } from './span.js'
-export { reachIn, strokeMs, triggerReach, type ReachContext, type ReachAt } from './trigger-reach.js'
+export { strokeMs, triggerReach, type ReachContext } from './trigger-reach.js'
 export { aimBox, type AimBox } from './aim.js'
 export { degToRad } from './angles.js'
 export { frameSign, handFrame, onDeskOf, toFrame, turnOfRests } from './frame.js'
-export { withOwnLimits, withOwnReach } from './own.js'
+export { withOwnReach } from './own.js'
 export { handModel, heightEnergy, type HandAtRest, type HandModel } from './model.js'
 export { chordEnergy, turnLeverMm } from './energy.js'
 export { assignments, isAllowed } from './fingering.js'

@@ -2,7 +2,8 @@ import type { PointerHold } from '../bench/index.js'
 import { isModifierCode } from '../triggers/index.js'
 import { distanceMm, moveToMs } from './homing.js'
 import type { HandAtRest } from './model.js'
-import type { ChordReach, OtherHandHelp, ReachSolver } from './reach.js'
+import type { ChordReach, OtherHandHelp } from './chord-reach.js'
+import type { ReachSolver } from './reach.js'
 import { homingTimeMs } from './time.js'
 
 /** The other hand, as a solver over the same controls from where it would rest. */

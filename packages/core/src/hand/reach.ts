@@ -1,4 +1,4 @@
-import type { Control, HeldModifier, LayeredKey, LayerOpening } from '../bench/index.js'
+import type { Control } from '../bench/index.js'
 import { CoreError } from '../errors.js'
 import { modifierCodes, type Modifier } from '../triggers/index.js'
 import { fingers, mostPalmShiftMm, verdictLimits, type Finger } from './constants.js'
@@ -8,55 +8,9 @@ import { radToDeg } from './angles.js'
 import { withOwnLimits, withOwnReach } from './own.js'
 import { handModel, heightEnergy, type HandAtRest, type HandModel } from './model.js'
 import { freePose } from './pose.js'
+import type { ChordReach, Verdict } from './chord-reach.js'
+import { byFirmware, noFirmware, withModifiers, type Firmware } from './firmware-ways.js'
 import { chordTimeMs } from './time.js'
-
-/** How the hand reaches a trigger, the best first. */
-export const verdicts = ['rest', 'easy', 'stretch', 'away'] as const
-/** How the hand reaches a trigger from where it rests. */
-export type Verdict = (typeof verdicts)[number]
-
-/** The posture that takes a chord: keys, fingers, energy, verdict, ms. */
-export interface ChordReach {
-  /** ids of the controls held, modifiers first */
-  readonly keys: readonly string[]
-  readonly verdict: Verdict
-  /** √E; Infinity when the hand has no finger left for a key */
-  readonly effort: number
-  /** largest deviation of a used finger, in comfort radii */
-  readonly stretch: number
-  readonly palmShiftMm: number
-  readonly turnDeg: number
-  /** finger of each control; empty for `away`, where the model gives no advice */
-  readonly fingers: Readonly<Record<string, Finger>>
-  /** largest distance between two used fingertips over their largest practical span */
-  readonly spanUse: number
-  /** from rest to the last key down, one way, ms */
-  readonly timeMs: number
-  /** the longest way of a finger from where it rests, mm */
-  readonly distanceMm: number
-  /** the device that the hand moves to first, where that is quicker than reaching from home */
-  readonly viaHome?: string
-  /** how it is made from there */
-  readonly viaReach?: ChordReach
-  /** the layer of the device's firmware by which it is sent, where that is the best way */
-  readonly layer?: { readonly name: string; readonly how: LayerOpening }
-  /** what the other hand can do about a chord that this one has to leave for */
-  readonly help?: OtherHandHelp
-}
-
-/** A chord shared with the other hand. */
-export interface OtherHandHelp {
-  /** controls that the other hand takes */
-  readonly keys: readonly string[]
-  /** until the last key is down, from both hands at rest, ms */
-  readonly timeMs: number
-  /** until the other hand is back where it was, ms; 0 when it rests on keys */
-  readonly backMs: number
-  /** how the other hand would make its part from its home keys */
-  readonly reach: ChordReach
-  /** how this hand makes what is left to it; null where that is nothing */
-  readonly ownReach: ChordReach | null
-}
 
 /** Least effort still counts as rest below this: the solver's rounding, far under anything felt. */
 const restEffort = 1e-6
@@ -107,13 +61,6 @@ export interface ReachSolver {
     withIds?: readonly string[],
   ): ChordReach | null
 }
-
-/** What the firmware of the devices makes of their controls. */
-export interface Firmware {
-  readonly layered: readonly LayeredKey[]
-  readonly tapHolds: readonly HeldModifier[]
-}
-const noFirmware: Firmware = { layered: [], tapHolds: [] }
 
 /**
  * A solver for one hand over one set of controls; keeps what is common to all chords.
@@ -178,12 +125,10 @@ export function reachSolver(
     },
     reachChord(held, key, altGraph, withIds = []) {
       const plain = reachPlain(held, key, altGraph, withIds)
-      if (withIds.length > 0 || (firmware.layered.length === 0 && firmware.tapHolds.length === 0))
-        return plain
-      return [...layerWays(held, key, altGraph), ...tapHoldWays(held, key, altGraph)].reduce(
-        (best, way) => (best === null || isBetter(way, best) ? way : best),
-        plain,
-      )
+      // what is held beside modifiers is on no layer
+      if (withIds.length > 0) return plain
+      const context = { firmware, has: (id: string): boolean => byId.has(id), idsOf, leastOf }
+      return byFirmware(context, plain, held, key, altGraph)
     },
   }
 
@@ -215,71 +160,6 @@ export function reachSolver(
     }
     return best ?? outOfFingers(choices[0] as string[])
   }
-
-  /** The chord as layers of the firmware send it. */
-  function layerWays(held: readonly Modifier[], key: string, altGraph: boolean): ChordReach[] {
-    return firmware.layered.flatMap((layered): ChordReach[] => {
-      const { sends, openerId, controlId, how, layerName, waitMs } = layered
-      if (sends.code !== key || !sends.modifiers.every((m) => held.includes(m))) return []
-      if (!byId.has(openerId) || !byId.has(controlId)) return []
-      const others = held.filter((m) => !sends.modifiers.includes(m))
-      const sides = others.map((m) => modifierCodes(m, altGraph).flatMap(idsOf))
-      const isHeld = how === 'held' || how === 'tap-and-hold'
-      const pressed = leastOf(withModifiers([isHeld ? [openerId, controlId] : [controlId]], sides))
-      if (!pressed) return []
-      const layer = { name: layerName, how }
-      if (isHeld) return [{ ...pressed, timeMs: pressed.timeMs + waitMs, layer }]
-      // the layer is opened by a press of its own, before
-      const opening = leastOf([[openerId]]) as ChordReach
-      const hardest = opening.effort > pressed.effort ? opening : pressed
-      return [
-        {
-          ...hardest,
-          keys: [openerId, ...pressed.keys],
-          fingers: { ...opening.fingers, ...pressed.fingers },
-          timeMs: opening.timeMs + pressed.timeMs,
-          layer,
-        },
-      ]
-    })
-  }
-
-  /** The chord with one of its modifiers held by a key that types when it is tapped. */
-  function tapHoldWays(held: readonly Modifier[], key: string, altGraph: boolean): ChordReach[] {
-    return firmware.tapHolds.flatMap(({ controlId, holds, waitMs }): ChordReach[] => {
-      const keys = idsOf(key).filter((id) => id !== controlId)
-      if (!held.includes(holds) || !byId.has(controlId) || keys.length === 0) return []
-      const others = held.filter((m) => m !== holds)
-      const sides = others.map((m) => [
-        ...modifierCodes(m, altGraph).flatMap(idsOf),
-        ...firmware.tapHolds.flatMap((t) => (t.holds === m && byId.has(t.controlId) ? [t.controlId] : [])),
-      ])
-      const reach = leastOf(
-        withModifiers(
-          keys.map((id) => [controlId, id]),
-          sides,
-        ),
-      )
-      return reach ? [{ ...reach, timeMs: reach.timeMs + waitMs }] : []
-    })
-  }
-}
-
-/** All ways of holding one control of each of `sides` before each of the tails, none twice. */
-function withModifiers(
-  tails: readonly (readonly string[])[],
-  sides: readonly (readonly string[])[],
-): readonly (readonly string[])[] {
-  let choices = tails
-  for (const side of sides.toReversed())
-    choices = choices.flatMap((tail) => side.filter((id) => !tail.includes(id)).map((id) => [id, ...tail]))
-  return choices
-}
-
-/** Whether a way is easier, or as easy and sooner. */
-const isBetter = (way: ChordReach, than: ChordReach): boolean => {
-  const by = verdicts.indexOf(way.verdict) - verdicts.indexOf(than.verdict)
-  return by < 0 || (by === 0 && way.timeMs < than.timeMs)
 }
 
 function describe(

@@ -1,7 +1,7 @@
 import { normalShare } from '../deviates.js'
 
 /** How long somebody keeps keys down while typing, as a mean and a standard deviation, ms. */
-export interface TypingPace {
+interface TypingPace {
   /** a key that is only tapped */
   readonly dwellMs: number
   readonly dwellSdMs: number

@@ -8,19 +8,10 @@ import {
   type Sequence,
   type Trigger,
 } from '../triggers/index.js'
-import type { ChordTable } from './chord-table.js'
+import type { ReachAt } from './chord-table.js'
 import { pointingMsPerBit, pressMs, strokeLengthMm } from './constants.js'
-import type { ChordReach } from './reach.js'
+import type { ChordReach } from './chord-reach.js'
 import { indexOfDifficultyBits } from './time.js'
-
-/** How the hand reaches a place with modifiers held, and with another control held; undefined while it is not known. */
-export type ReachAt = (held: readonly Modifier[], place: string, withId?: string) => ChordReach | undefined
-
-/** Reach as a chord table knows it, modifier set by modifier set as they are asked for. */
-export const reachIn =
-  (table: ChordTable): ReachAt =>
-  (held, place, withId) =>
-    table.withHeld(held, withId)[place]
 
 /** What the reach of any trigger is worked out from, beside the trigger. */
 export interface ReachContext {

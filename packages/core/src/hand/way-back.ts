@@ -1,5 +1,5 @@
 import { homeKeyMm } from './constants.js'
-import type { ChordReach } from './reach.js'
+import type { ChordReach } from './chord-reach.js'
 import { homingTimeMs, movementMs } from './time.js'
 
 /**

@@ -114,7 +114,7 @@ function information(table: readonly Float64Array[], weights: Float64Array, c: n
 }
 
 /** A person's factors from answers, with the share of answers that agree before and after. */
-export interface FittedReach {
+interface FittedReach {
   readonly person: Person
   readonly reach: OwnReach
 }
@@ -170,7 +170,7 @@ export function fitReach(
 }
 
 /** Share of answers that are those of a hand. */
-export function agreementOf(solver: ReachSolver, answers: readonly Answer[]): number {
+function agreementOf(solver: ReachSolver, answers: readonly Answer[]): number {
   if (answers.length === 0) return 1
   const agreed = answers.filter((a) => feltAs(solver.reachControls(a.chord).verdict) === a.felt).length
   return agreed / answers.length

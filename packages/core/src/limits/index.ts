@@ -1,6 +1,5 @@
 export { feltAs, felts, type Felt } from './answers.js'
 export {
-  agreementOf,
   beginAsking,
   fitReach,
   leaveOneOut,
@@ -8,8 +7,7 @@ export {
   type Answer,
   type AskedChord,
   type Asking,
-  type FittedReach,
   type Foretold,
 } from './asking.js'
 export { chordsToAsk } from './chords.js'
-export { averagePerson, drawnPerson, traits, type Person } from './person.js'
+export { averagePerson, drawnPerson } from './person.js'

@@ -29,6 +29,7 @@ import {
 } from '@reach-plot/core'
 import { ChoiceField, TickField } from '../../parts/fields.js'
 import { download } from '../../parts/download.js'
+import { StandingPart } from './standing-part.js'
 import { NumberBox } from '../../parts/number-box.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
@@ -113,6 +114,12 @@ export function PlacedPanel({
         <DrawnFields device={device} view={view} />
       )}
       <ForceField device={device} view={view} />
+      {!isPointingDevice(device) && !view.isHome && (
+        <>
+          <p className="caption mt-4 border-b border-rule pb-1">Where it stands</p>
+          <StandingPart deviceId={id} />
+        </>
+      )}
       <ClearDistances view={view} />
       {isPointingDevice(device) ? <PointingPart view={view} /> : <HandPart view={view} />}
       <DeviceActions view={view} />

@@ -8,6 +8,7 @@ import {
   type AskedChord,
   type Felt,
   type HandAtRest,
+  type OwnReach,
   type RestingHand,
 } from '@reach-plot/core'
 import { useKept } from '../../parts/use-kept.js'
@@ -38,10 +39,21 @@ type State =
   | { readonly kind: 'asking'; readonly chord: AskedChord }
   | { readonly kind: 'fitted'; readonly fitted: FittedAnswers }
 
+/** Takes a fitted reach over, or goes back to the average hand's. */
+function useOwnReach(): (reach: OwnReach | null) => void {
+  const edit = useEdit()
+  return (reach) => {
+    edit((plan) => setOwnReach(plan, reach))
+    toast(reach ? 'The chart now goes by your own reach.' : 'The hand reaches as an average one again.', {
+      action: undoAction(),
+    })
+  }
+}
+
 /** Questions about chords, one at a time, and what the answers make of the hand. Answers survive a reload. */
 export function useAskReach() {
   const { hand, env } = useDerived()
-  const edit = useEdit()
+  const takeOver = useOwnReach()
   const [answers, setAnswers] = useKept<readonly Answer[]>('reach-answers', [], 'tab')
   const [skipped, setSkipped] = useState<readonly AskedChord[]>([])
   const [state, setState] = useState<State>({ kind: 'idle' })
@@ -117,16 +129,11 @@ export function useAskReach() {
     enough: () => guarded(() => finish(answers)),
     take: () => {
       if (state.kind !== 'fitted') return
-      const { reach } = state.fitted
-      edit((plan) => setOwnReach(plan, reach))
+      takeOver(state.fitted.reach)
       setAnswers([])
       setState({ kind: 'idle' })
-      toast('The chart now goes by your own reach.', { action: undoAction() })
     },
-    drop: () => {
-      edit((plan) => setOwnReach(plan, null))
-      toast('The hand reaches as an average one again.', { action: undoAction() })
-    },
+    drop: () => takeOver(null),
   }
 }
 

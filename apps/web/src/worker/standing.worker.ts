@@ -1,0 +1,6 @@
+import { expose } from 'comlink'
+import { tellAlive } from './alive.js'
+import { standingService } from './standing-service.js'
+
+expose(standingService)
+tellAlive()
