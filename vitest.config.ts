@@ -46,6 +46,7 @@ export default defineConfig({
       },
     ],
     testTimeout: 60_000,
+    hookTimeout: 60_000,
     sequence: { sequencer: LongestFirst },
     // modules are read once for each worker, not for each file: tests change nothing that outlives them but files of their own
     isolate: false,

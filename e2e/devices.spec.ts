@@ -114,6 +114,45 @@ test('a device is put where it serves best, and back by undo', async ({ page }) 
   await expect(page.getByRole('button', { name: 'Find where it serves best' })).toBeHidden()
 })
 
+test('a split board of sixty keys is drawn by keyboard alone in under eighty presses', async ({ page }) => {
+  await openDemo(page)
+  await go(page, 'Bench')
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page.getByRole('menuitem', { name: 'Touch zone in two parts' }).click()
+  await page.getByRole('button', { name: 'Edit controls' }).click()
+  // from the first field of the tools on, every press counts
+  await page.getByRole('combobox', { name: 'Add' }).focus()
+  let presses = 0
+  const press = async (...keys: string[]): Promise<void> => {
+    for (const key of keys) {
+      presses++
+      await page.keyboard.press(key)
+    }
+  }
+  const keys = page.locator('[data-control]')
+  const before = await keys.count()
+  await press('Tab', '6', 'Tab', '4', 'Tab', 'Tab', 'Enter')
+  await expect(keys).toHaveCount(before + 24)
+  await press('Tab', 'Enter')
+  await expect(keys).toHaveCount(before + 30)
+  await press('Tab', 'Tab', 'Enter')
+  await expect(keys).toHaveCount(2 * (before + 30))
+  await press('Tab', 'Enter')
+  await expect(page.getByText('60 to go:')).toBeVisible()
+  const codes = [
+    ...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'.split('').map((letter) => `Key${letter}`),
+    ...'0123456789'.split('').map((digit) => `Digit${digit}`),
+    ...Array.from({ length: 12 }, (_, i) => `F${i + 1}`),
+    ...['Comma', 'Period', 'Slash', 'Semicolon', 'Quote', 'BracketLeft', 'BracketRight'],
+    ...['Minus', 'Equal', 'Backquote', 'Backslash', 'Tab'],
+  ]
+  expect(codes).toHaveLength(60)
+  await press(...codes)
+  expect(presses).toBeLessThan(80)
+  await expect(page.getByText(/to go:/)).toBeHidden()
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click()
+})
+
 test('a layer is made on a board of one’s own, and its keys are places', async ({ page }) => {
   await openDemo(page)
   await go(page, 'Bench')

@@ -13,6 +13,8 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   places: () => import('./commands/places.js'),
   free: () => import('./commands/free.js'),
   displace: () => import('./commands/displace.js'),
+  diff: () => import('./commands/diff.js'),
+  merge: () => import('./commands/merge.js'),
   edit: () => import('./commands/edit.js'),
   mnemonics: () => import('./commands/mnemonics.js'),
   solve: () => import('./commands/solve.js'),

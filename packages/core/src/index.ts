@@ -460,6 +460,10 @@ export {
   arrangeDesk,
   keyboardOf,
   makeBoardOwn,
+  addThumbArc,
+  copyControls,
+  mirrorHalf,
+  readingOrderOf,
   addLayer,
   deleteLayer,
   fillLayer,
@@ -614,3 +618,16 @@ export {
   type Felt,
   type Foretold,
 } from './limits/index.js'
+export {
+  applyDifferences,
+  conflictInWords,
+  diffPlans,
+  differenceInWords,
+  differenceKinds,
+  kindOf,
+  mergePlans,
+  type Conflict,
+  type Difference,
+  type DifferenceKind,
+  type Merge,
+} from './merge/index.js'

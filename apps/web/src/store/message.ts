@@ -52,6 +52,8 @@ function workedIn(box: DOMRect): number {
 
 /** The place in which a message covers the fewest controls; the usual one where all are alike. */
 function freePosition(): Position {
+  // stores are used without a page, too
+  if (typeof document === 'undefined') return 'bottom-center'
   let best: { position: Position; count: number } | undefined
   for (const position of positions) {
     const count = workedIn(boxOf(position))

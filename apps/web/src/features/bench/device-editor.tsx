@@ -20,6 +20,10 @@ export function DeviceEditor() {
             viewBox={`${-marginMm} ${-marginMm} ${device.widthMm + 2 * marginMm} ${device.heightMm + 2 * marginMm}`}
             role="group"
             aria-label={`Drawing of ${device.name}`}
+            onPointerDown={(e) => {
+              // empty paper lets go of what is chosen
+              if (!(e.target as Element).closest('[data-control]')) setChosen([])
+            }}
           >
             <rect
               width={device.widthMm}

@@ -12,6 +12,7 @@ import {
 } from 'lucide-react'
 import { controlTypes, type DrawnDevice, align, deleteControls, type Alignment } from '@reach-plot/core'
 import { NumberBox } from '../../parts/number-box.js'
+import { TypeCodes } from './type-codes.js'
 import { useEditorTools, type EditorToolsView } from './use-editor-tools.js'
 
 const alignments: readonly (readonly [Alignment, string, typeof Trash2])[] = [
@@ -70,6 +71,26 @@ export function EditorTools(props: {
       <button type="button" className="btn" onClick={add}>
         Add {columns * rows === 1 ? 'it' : columns * rows}
       </button>
+      <button
+        type="button"
+        className="btn"
+        title="As many keys as there are columns, on an arc"
+        onClick={view.addArc}
+      >
+        Add a thumb arc
+      </button>
+      <button type="button" className="btn" disabled={view.chosen.length === 0} onClick={view.copyBeside}>
+        Copy beside
+      </button>
+      <button
+        type="button"
+        className="btn"
+        title="All that is drawn, once more as the other half"
+        onClick={view.mirror}
+      >
+        Mirror as the other half
+      </button>
+      <TypeCodes device={view.device} chosen={view.chosen} onChosen={props.onChosen} />
       <AlignTools view={view} />
     </div>
   )

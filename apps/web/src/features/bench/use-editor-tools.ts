@@ -1,5 +1,13 @@
 import { useState } from 'react'
-import { pitchMm, type ControlType, type DrawnDevice, addControls } from '@reach-plot/core'
+import {
+  addControls,
+  addThumbArc,
+  copyControls,
+  mirrorHalf,
+  pitchMm,
+  type ControlType,
+  type DrawnDevice,
+} from '@reach-plot/core'
 import { useEdit } from '../../store/plan-store.js'
 
 export const round = new Set<ControlType>(['dial', 'field'])
@@ -12,6 +20,12 @@ const sizeMm: Readonly<Record<ControlType, number>> = {
   zone: 40,
   field: 60,
 }
+
+/** A thumb's arc: how far it lies from where the thumb swings, and how much each key is turned on. Assumed. */
+const arcRadiusMm = 90
+const arcStepDeg = 13
+/** Room between two halves, mm. */
+const halvesApartMm = 60
 
 /** What is shown and can be done there. */
 export function useEditorTools({
@@ -41,7 +55,35 @@ export function useEditorTools({
     const at = { xMm: sizeMm[type] / 2 + 5, yMm: front + sizeMm[type] / 2 + 2 }
     onChosen(edit((plan) => addControls(plan, device.id, sample, at, columns, rows, stepMm)) ?? [])
   }
-  return { type, setType, columns, setColumns, rows, setRows, stepMm, setStepMm, add, chosen, edit, device }
+  const addArc = (): void => {
+    const front = Math.max(0, ...device.controls.map((c) => c.yMm + c.heightMm / 2))
+    const right = Math.max(0, ...device.controls.map((c) => c.xMm))
+    const at = { xMm: right, yMm: front + stepMm / 2 + 2 }
+    onChosen(edit((plan) => addThumbArc(plan, device.id, columns, at, arcRadiusMm, arcStepDeg)) ?? [])
+  }
+  const copyBeside = (): void =>
+    onChosen(edit((plan) => copyControls(plan, device.id, chosen, stepMm, 0)) ?? [])
+  const mirror = (): void => {
+    const all = device.controls.map((c) => c.id)
+    onChosen(edit((plan) => mirrorHalf(plan, device.id, all, halvesApartMm)) ?? [])
+  }
+  return {
+    addArc,
+    copyBeside,
+    mirror,
+    type,
+    setType,
+    columns,
+    setColumns,
+    rows,
+    setRows,
+    stepMm,
+    setStepMm,
+    add,
+    chosen,
+    edit,
+    device,
+  }
 }
 
 export type EditorToolsView = ReturnType<typeof useEditorTools>

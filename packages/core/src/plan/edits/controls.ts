@@ -63,8 +63,10 @@ export const addControls = editWith(
     if (!device) return []
     const taken = new Set(device.controls.map((c) => c.id))
     const added: string[] = []
+    // numbers go on from the largest, so that none repeats after a deletion
+    const last = Math.max(0, ...device.controls.map((c) => (/^\d{1,6}$/.test(c.name) ? Number(c.name) : 0)))
     for (let i = 0; i < columns * rows; i++) {
-      const number = device.controls.length + 1
+      const number = last + 1 + i
       const id = freshId(`${sample.type}${number}`, taken)
       added.push(id)
       device.controls.push({
@@ -100,7 +102,7 @@ function dropFromFirmware(device: DrawnDevice, ids: readonly string[]): void {
 }
 
 /** The outline grows with its controls; it never shrinks by itself. */
-function growToFit(device: DrawnDevice): void {
+export function growToFit(device: DrawnDevice): void {
   const edgeMm = 4
   const right = Math.max(...device.controls.map((c) => c.xMm + c.widthMm / 2)) + edgeMm
   const front = Math.max(...device.controls.map((c) => c.yMm + c.heightMm / 2)) + edgeMm
