@@ -36,8 +36,9 @@ export function TypeCodes({
   }, [queue, device.id, edit, onChosen])
   const start = (): void => {
     const keys = device.controls.filter((c) => c.type === 'key' || c.type === 'button')
-    const wanted =
-      chosen.length > 1 ? keys.filter((c) => chosen.includes(c.id)) : keys.filter((c) => c.code === null)
+    // what sends nothing yet; where all do, the chosen ones once more
+    const silent = keys.filter((c) => c.code === null)
+    const wanted = silent.length > 0 ? silent : keys.filter((c) => chosen.includes(c.id))
     const ids = readingOrderOf(wanted).map((c) => c.id)
     const [first] = ids
     if (first === undefined) return
@@ -48,7 +49,7 @@ export function TypeCodes({
     <button
       type="button"
       className="btn"
-      title="The chosen keys, or those without a code, one after another"
+      title="Those that send nothing yet, one after another; else the chosen ones"
       onClick={start}
     >
       Press its keys in order

@@ -53,6 +53,22 @@ export const topics: readonly Topic[] = [
     'In the inventory a rate is typed as it is said: 12, 5/h, 300 a day, daily. With a log of use, under Usage, rates are counted instead.',
   ),
   howTo(
+    'boards',
+    'Use a board of your own',
+    '/bench',
+    'Bench',
+    'Split, contoured and small boards stand in the list of “Add a device”. A board can also be read from a geometry file of the X keyboard extension or from an SVG drawing, and any keyboard of the list becomes yours with “Make it mine to change”: move, turn and raise its keys, add an arc for the thumb, mirror a half, and press its keys in order to tell what they send.',
+    'Layers of a device’s firmware are set under “Layers”: what a key sends while another is held. Keys that no board has, such as F13, come near your hand that way and can carry commands in every program.',
+  ),
+  howTo(
+    'own-hand',
+    'Tell how far your own hand reaches',
+    '/bench/hand',
+    'Hand',
+    'Twenty-four chords come up one by one; say whether each is easy, a stretch, or makes your hand leave. The chart then goes by your own reach. How well your answers foretell each other is shown beside an average hand, and it can be undone.',
+    'Below that you can rest or spare a finger, keep the wrist still, or shorten the reach in a direction. These say what you want of the chart; they are no diagnosis.',
+  ),
+  howTo(
     'next',
     'Find out what to change next',
     '/',
