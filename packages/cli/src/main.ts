@@ -13,6 +13,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   places: () => import('./commands/places.js'),
   free: () => import('./commands/free.js'),
   displace: () => import('./commands/displace.js'),
+  days: () => import('./commands/days.js'),
   diff: () => import('./commands/diff.js'),
   merge: () => import('./commands/merge.js'),
   edit: () => import('./commands/edit.js'),

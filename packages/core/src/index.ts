@@ -631,3 +631,4 @@ export {
   type DifferenceKind,
   type Merge,
 } from './merge/index.js'
+export { planDays, usualNewPerDay, type LearningDay } from './learning/index.js'

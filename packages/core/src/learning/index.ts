@@ -1,0 +1,1 @@
+export { planDays, usualNewPerDay, type LearningDay } from './days.js'
