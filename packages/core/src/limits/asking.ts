@@ -121,6 +121,8 @@ interface FittedReach {
 
 const firstStep = 0.12
 const leastStep = 0.01
+/** Each factor is gone through so many times at most with a step. */
+const mostRounds = 3
 
 /**
  * The most likely person by the answers, with the average hand as what is expected before: each factor in turn is moved by smaller and
@@ -142,7 +144,7 @@ export function fitReach(
   let least = unlikeliness(person)
   for (let step = firstStep; step >= leastStep; step /= 2) {
     let hasMoved = true
-    for (let round = 0; hasMoved && round < 6; round++) {
+    for (let round = 0; hasMoved && round < mostRounds; round++) {
       hasMoved = false
       for (let t = 0; t < traits.length; t++)
         for (const by of [step, -step]) {

@@ -131,47 +131,51 @@ describe('merge', () => {
       expect(plan.commands.some((c) => c.id === free.id)).toBe(true)
     }
   })
-  test('merges lose nothing that only one side changed, open, and are alike from either side', () => {
-    fc.assert(
-      fc.property(edits, edits, (mine, other) => {
-        const ours = edited(some, mine)
-        const theirs = edited(some, other)
-        const here = mergePlans(some, ours, theirs)
-        const there = mergePlans(some, theirs, ours)
-        const plan = opened(here.plan)
-        const conflicting = new Set(here.conflicts.map((c) => c.path.join(' ')))
-        // conflicts are listed mirrored
-        expect(new Set(there.conflicts.map((c) => c.path.join(' ')))).toEqual(conflicting)
-        for (const conflict of here.conflicts) {
-          const mirror = there.conflicts.find((c) => c.path.join(' ') === conflict.path.join(' '))
-          expect(mirror).toMatchObject({
-            ours: conflict.theirs ?? undefined,
-            theirs: conflict.ours ?? undefined,
-          } as object)
-        }
-        const isGone = (path: readonly string[]): boolean =>
-          (path[0] === 'commands' && !plan.commands.some((c) => c.id === path[1])) ||
-          // a lock goes with its command
-          (path[0] === 'rules' && !plan.commands.some((c) => c.id === path[2]))
-        for (const [side, other_] of [
-          [ours, theirs],
-          [theirs, ours],
-        ] as const) {
-          const elsewhere = new Set(diffPlans(some, other_).map((d) => d.path.join(' ')))
-          const now = new Map(diffPlans(some, plan).map((d) => [d.path.join(' '), d.after]))
-          for (const { path, after } of diffPlans(some, side)) {
-            const text = path.join(' ')
-            // a command that the other side deleted and this one changed, or the reverse, is whole or gone
-            const isOfDeleted = path[0] === 'commands' || (path[2] === 'placements' && after === undefined)
-            if (elsewhere.has(text) || isOfDeleted || isGone(path)) continue
-            expect(JSON.stringify(now.get(text))).toBe(JSON.stringify(after))
+  test(
+    'merges lose nothing that only one side changed, open, and are alike from either side',
+    { timeout: 300_000 },
+    () => {
+      fc.assert(
+        fc.property(edits, edits, (mine, other) => {
+          const ours = edited(some, mine)
+          const theirs = edited(some, other)
+          const here = mergePlans(some, ours, theirs)
+          const there = mergePlans(some, theirs, ours)
+          const plan = opened(here.plan)
+          const conflicting = new Set(here.conflicts.map((c) => c.path.join(' ')))
+          // conflicts are listed mirrored
+          expect(new Set(there.conflicts.map((c) => c.path.join(' ')))).toEqual(conflicting)
+          for (const conflict of here.conflicts) {
+            const mirror = there.conflicts.find((c) => c.path.join(' ') === conflict.path.join(' '))
+            expect(mirror).toMatchObject({
+              ours: conflict.theirs ?? undefined,
+              theirs: conflict.ours ?? undefined,
+            } as object)
           }
-        }
-        if (here.conflicts.length === 0) expect(diffPlans(plan, opened(there.plan))).toEqual([])
-      }),
-      { numRuns: 200 },
-    )
-  })
+          const isGone = (path: readonly string[]): boolean =>
+            (path[0] === 'commands' && !plan.commands.some((c) => c.id === path[1])) ||
+            // a lock goes with its command
+            (path[0] === 'rules' && !plan.commands.some((c) => c.id === path[2]))
+          for (const [side, other_] of [
+            [ours, theirs],
+            [theirs, ours],
+          ] as const) {
+            const elsewhere = new Set(diffPlans(some, other_).map((d) => d.path.join(' ')))
+            const now = new Map(diffPlans(some, plan).map((d) => [d.path.join(' '), d.after]))
+            for (const { path, after } of diffPlans(some, side)) {
+              const text = path.join(' ')
+              // a command that the other side deleted and this one changed, or the reverse, is whole or gone
+              const isOfDeleted = path[0] === 'commands' || (path[2] === 'placements' && after === undefined)
+              if (elsewhere.has(text) || isOfDeleted || isGone(path)) continue
+              expect(JSON.stringify(now.get(text))).toBe(JSON.stringify(after))
+            }
+          }
+          if (here.conflicts.length === 0) expect(diffPlans(plan, opened(there.plan))).toEqual([])
+        }),
+        { numRuns: 200 },
+      )
+    },
+  )
   test('the same change on both sides is no conflict', () => {
     const same = renameArrangement(demo, demo.activeArrangementId, 'Same')
     expect(mergePlans(demo, same, same)).toMatchObject({ conflicts: [], taken: 0 })

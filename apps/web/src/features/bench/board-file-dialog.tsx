@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { CoreError, deviceControls, deviceSizeMm, keyLegend, type Device } from '@reach-plot/core'
 import { geometryNames, readBoardFile } from '@reach-plot/core/device-files'
+import { CapShape } from '../../drawing/cap-shape.js'
 import { Dialog } from '../../parts/dialog.js'
 import { SelectField, TextField } from '../../parts/fields.js'
 import { NumberBox } from '../../parts/number-box.js'
@@ -124,25 +125,15 @@ function DevicePicture({ device }: { device: Device }) {
     >
       {deviceControls(device).map((c) => (
         <g key={c.id} transform={`translate(${c.xMm} ${c.yMm}) rotate(${c.turnDeg ?? 0})`}>
-          {c.outlineMm ? (
-            <polygon
-              points={c.outlineMm.join(' ')}
-              fill="var(--key)"
-              stroke="var(--edge)"
-              strokeWidth={0.5}
-            />
-          ) : (
-            <rect
-              x={-c.widthMm / 2}
-              y={-c.heightMm / 2}
-              width={c.widthMm}
-              height={c.heightMm}
-              rx={c.round === true ? Math.min(c.widthMm, c.heightMm) / 2 : 0.8}
-              fill={c.row === 'bottom' ? 'var(--reach-1)' : 'var(--key)'}
-              stroke="var(--edge)"
-              strokeWidth={0.5}
-            />
-          )}
+          <CapShape
+            widthMm={c.widthMm}
+            heightMm={c.heightMm}
+            isRound={c.round}
+            outlineMm={c.outlineMm}
+            fill={c.row === 'bottom' ? 'var(--reach-1)' : 'var(--key)'}
+            stroke="var(--edge)"
+            strokeWidth={0.5}
+          />
           <text y={1.4} fontSize={4} textAnchor="middle" className="font-chart" fill="var(--ink)">
             {(c.name ?? '') || (c.code === null ? c.id : keyLegend(c.code, env.layout, env.systemId))}
           </text>

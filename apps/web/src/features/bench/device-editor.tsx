@@ -1,5 +1,6 @@
 import { keyLegend, type DrawnControl } from '@reach-plot/core'
 import { useDerived } from '../../store/selectors.js'
+import { CapShape } from '../../drawing/cap-shape.js'
 import { ControlForm } from './control-form.js'
 import { EditorTools } from './editor-tools.js'
 import { useDeviceEditor } from './use-device-editor.js'
@@ -73,26 +74,18 @@ function ControlShape({ control, isChosen }: { control: DrawnControl; isChosen: 
   const { env } = useDerived()
   const { widthMm: w, heightMm: h } = control
   const { label } = control
-  const look = {
-    className: 'editor-cap',
-    fill: isChosen ? 'var(--reach-2)' : 'var(--key)',
-    stroke: isChosen ? 'var(--magenta)' : 'var(--edge)',
-    strokeWidth: isChosen ? 0.8 : 0.35,
-  }
   return (
     <>
-      {control.outlineMm ? (
-        <polygon points={control.outlineMm.join(' ')} {...look} />
-      ) : (
-        <rect
-          x={-w / 2}
-          y={-h / 2}
-          width={w}
-          height={h}
-          rx={control.shape === 'round' ? Math.min(w, h) / 2 : 0.8}
-          {...look}
-        />
-      )}
+      <CapShape
+        widthMm={w}
+        heightMm={h}
+        isRound={control.shape === 'round'}
+        outlineMm={control.outlineMm}
+        className="editor-cap"
+        fill={isChosen ? 'var(--reach-2)' : 'var(--key)'}
+        stroke={isChosen ? 'var(--magenta)' : 'var(--edge)'}
+        strokeWidth={isChosen ? 0.8 : 0.35}
+      />
       {label && (
         <rect
           x={label.dxMm - label.widthMm / 2}

@@ -7,6 +7,7 @@ import {
   type LayerOpening,
   type Modifier,
 } from '@reach-plot/core'
+import { CapShape } from '../../drawing/cap-shape.js'
 import { ChoiceField, TextField } from '../../parts/fields.js'
 import { howMany } from '../../parts/words.js'
 import { NumberBox } from '../../parts/number-box.js'
@@ -171,13 +172,12 @@ function LayerKey({
         onChoose(c.id)
       }}
     >
-      <rect
+      <CapShape
+        widthMm={c.widthMm}
+        heightMm={c.heightMm}
+        isRound={c.shape === 'round'}
+        outlineMm={c.outlineMm}
         className="editor-cap"
-        x={-c.widthMm / 2}
-        y={-c.heightMm / 2}
-        width={c.widthMm}
-        height={c.heightMm}
-        rx={c.shape === 'round' ? Math.min(c.widthMm, c.heightMm) / 2 : 0.8}
         fill={sends ? 'var(--reach-1)' : opens || held ? 'var(--reach-2)' : 'var(--key)'}
         stroke={isChosen ? 'var(--magenta)' : 'var(--edge)'}
         strokeWidth={isChosen ? 0.8 : 0.35}

@@ -24,7 +24,7 @@ export function ArrangementMenu() {
   return (
     <>
       <Menu>
-        <MenuButton className="btn max-w-[260px] max-[1200px]:max-w-[150px]">
+        <MenuButton className="btn max-w-[236px] max-[1200px]:max-w-[150px]">
           <span className="text-[12px] text-ink-2 max-[1200px]:sr-only">Arrangement</span>
           <span className="truncate">{arrangement.name}</span>{' '}
           <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
