@@ -4,7 +4,6 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node'
 /** The files that take longest: begun first, so that no core idles while another works on the last of them. */
 const longest = [
   'solve/proved',
-  'server/test/kill',
   'limits/asking',
   'cli/test/solving',
   'solve/optimise',
@@ -50,8 +49,8 @@ export default defineConfig({
     sequence: { sequencer: LongestFirst },
     // modules are read once for each worker, not for each file: tests change nothing that outlives them but files of their own
     isolate: false,
-    // one more than the smallest machine that runs them has cores: some tests wait, for printers that stall and servers that start
-    maxWorkers: 3,
+    // as many as the smallest machine that runs them has cores; by default one of two would lie idle
+    maxWorkers: 2,
     // the command line's bundle is run as it is, not translated once more
     server: { deps: { external: [/packages\/cli\/dist/] } },
   },

@@ -55,5 +55,5 @@ test('commands are compared two by two, by keys alone, and get rates by their or
     await page.keyboard.press(asked % 2 === 0 ? 'ArrowLeft' : 'ArrowRight')
   await expect(ends).toBeVisible()
   await page.getByRole('button', { name: 'Take these rates' }).click()
-  await expect(message(page, '16 commands have rates by their order')).toBeVisible()
+  await expect(message(page, '16 commands have their rates by the order')).toBeVisible()
 })

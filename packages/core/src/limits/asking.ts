@@ -120,7 +120,7 @@ interface FittedReach {
 }
 
 const firstStep = 0.12
-const leastStep = 0.01
+const leastStep = 0.02
 /** Each factor is gone through so many times at most with a step. */
 const mostRounds = 3
 

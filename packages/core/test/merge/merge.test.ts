@@ -23,9 +23,9 @@ const demo = readPlan(
   readFileSync(new URL('../../../../demo/demo.reachplot.json', import.meta.url), 'utf8'),
   'demo',
 )
-/** Sixty commands of the example, so that hundreds of merges stay quick. */
+/** Thirty commands of the example, so that hundreds of merges stay quick. */
 const some = demo.commands
-  .slice(60)
+  .slice(30)
   .reduce<Plan>((plan, command) => deleteCommand(plan, command.id), { ...demo, usage: null })
 const opened = (value: unknown): Plan => readPlan(JSON.stringify(value), 'merged')
 const trigger = (text: string) => parseTrigger(text)
@@ -34,7 +34,7 @@ const trigger = (text: string) => parseTrigger(text)
 const someEdit = fc
   .record({
     what: fc.constantFrom('place', 'remove', 'rate', 'rename', 'delete', 'move', 'lock'),
-    n: fc.nat(59),
+    n: fc.nat(29),
     key: fc.constantFrom('Control+KeyJ', 'Alt+KeyQ', 'F9', 'Shift+F4', 'KeyB', 'Control+Shift+KeyK'),
     value: fc.integer({ min: 1, max: 400 }),
   })

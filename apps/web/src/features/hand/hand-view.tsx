@@ -19,7 +19,7 @@ export function HandView() {
   const { hand } = useDerived()
   const { fit } = hand
   return (
-    <div className="grid min-h-0 grow grid-cols-[380px_1fr] gap-x-8 overflow-y-auto px-5 pt-4 pb-6">
+    <div className="grid min-h-0 grow grid-cols-[380px_minmax(0,1fr)] gap-x-8 overflow-y-auto max-[900px]:grid-cols-1 px-5 pt-4 pb-6">
       <section aria-labelledby="hand-constants">
         <h3 id="hand-constants" className="caption border-b border-ink pb-1">
           The {hand.side} hand
