@@ -9,8 +9,7 @@ const port = 4748
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
-  // one more than the smallest machine has cores: a browser that waits for a worker leaves one idle
-  workers: 3,
+  workers: 2,
   // speed is measured by the benches: tests wait as long as a machine that is many times slower needs
   timeout: 120_000,
   expect: { timeout: 20_000 },

@@ -71,7 +71,7 @@ test('with the server stopped and no network every screen opens, and only printi
     'server does not answer',
   )
   // what was laid out without a server is there with one
-  await page.goto('/')
+  await openDemo(page)
   await page.getByRole('combobox', { name: 'Find a command by name' }).fill('hide shape')
   await page.keyboard.press('Enter')
   await page.locator('[data-place]').first().click()

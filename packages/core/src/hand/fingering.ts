@@ -75,8 +75,11 @@ export function bestFingering(
 }
 
 /** What the fingers cost by themselves, wherever they press. */
-const costOf = (hand: HandModel, used: readonly number[]): number =>
-  used.reduce((total, f) => total + (hand.fingerCost[f] as number), 0)
+function costOf({ fingerCost }: HandModel, used: readonly number[]): number {
+  let total = 0
+  for (let k = 0; k < used.length; k++) total += fingerCost[used[k] as number] as number
+  return total
+}
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((s, n) => s + n, 0)
 

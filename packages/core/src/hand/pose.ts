@@ -26,7 +26,7 @@ export function freePose(
   // gradient and Hessian of the current piece; only a cap that is turned against the hand ties x to y
   let [g0, g1, g2] = [0, 0, 0]
   let [hxx, hxy, hxt, hyy, hyt, htt] = [0, 0, 0, 0, 0, 0]
-  const near: NearestAim = { dx: 0, dy: 0, wx: 0, wy: 0, hxx: 0, hxy: 0, hyy: 0 }
+  let near: NearestAim | undefined
   const evaluate = (x: number, y: number, t: number): number => {
     let energy = (x * x + y * y) * hand.shiftWeight + t * t * hand.turnWeight
     g0 = 2 * x * hand.shiftWeight
@@ -43,6 +43,7 @@ export function freePose(
       const qx = (hand.tipX[f] as number) + x - t * by
       const qy = (hand.tipY[f] as number) + y + t * bx
       if (box.turned) {
+        near ??= { dx: 0, dy: 0, wx: 0, wy: 0, hxx: 0, hxy: 0, hyy: 0 }
         nearestAim(box, qx, qy, hand, f, near)
         const { dx, dy, wx, wy } = near
         energy += wx * dx * dx + wy * dy * dy

@@ -20,12 +20,12 @@ export function DevicePage() {
   }
   return (
     <div className="flex min-w-0 grow flex-col">
-      <div className="flex h-11 shrink-0 items-center gap-1 border-b border-rule bg-panel px-[14px]">
+      <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-1 border-b border-rule bg-panel px-[14px]">
         <Link to="/bench" className="btn mr-2 px-2" aria-label="Back to the desk">
           <ArrowLeft size={15} aria-hidden="true" />
         </Link>
-        <h2 className="title mr-4 truncate">{device.name}</h2>
-        <nav aria-label="Parts of the device" className="flex h-full">
+        <h2 className="title mr-4 min-w-0 truncate">{device.name}</h2>
+        <nav aria-label="Parts of the device" className="flex h-11">
           <NavLink to={`/bench/device/${device.id}`} end className="subtab">
             Controls
           </NavLink>
