@@ -318,13 +318,11 @@ describe('the past of a plan', () => {
       one.change(hours)
       await savedHours(hours)
     }
+    // the past is written a moment after the plan
+    await vi.waitFor(async () => expect(await one.autosave.stores.history.list(demo().id)).toHaveLength(4))
     const two = tab('tab-2')
     await two.start()
-    const past = await vi.waitFor(async () => {
-      const found = await two.autosave.stores.history.list(demo().id)
-      expect(found).toHaveLength(4)
-      return found
-    })
+    const past = await two.autosave.stores.history.list(demo().id)
     expect(past.map((s) => s.what)).toEqual([
       '3 to 4 hours',
       '2 to 3 hours',
