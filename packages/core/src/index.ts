@@ -463,7 +463,6 @@ export {
   addThumbArc,
   copyControls,
   mirrorHalf,
-  readingOrderOf,
   addLayer,
   deleteLayer,
   fillLayer,
@@ -608,6 +607,7 @@ export { allowMove, declineConsequences, declineMove } from './plan/index.js'
 export { declineReasons, standardActionOf, standardActions, type DeclineReason } from './commands/index.js'
 export {
   beginAsking,
+  averageHand,
   chordsToAsk,
   felts,
   fitReach,

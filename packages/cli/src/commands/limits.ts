@@ -1,6 +1,7 @@
 import {
   activeBench,
   beginAsking,
+  averageHand,
   chordsToAsk,
   felts,
   fitReach,
@@ -13,8 +14,6 @@ import {
   writePlan,
   type Answer,
   type Felt,
-  type HandAtRest,
-  type RestingHand,
 } from '@reach-plot/core'
 import { catalogues, loadPlan, readTextFile, rounded, usageError, writeOut } from '../io.js'
 import { defineVerb, text } from '../verb.js'
@@ -34,7 +33,7 @@ export const verb = defineVerb({
     if (!hand) throw usageError('the bench has no hand', 'add one')
     const { env } = prepare(plan, catalogues)
     const controls = keyControls(env.controls)
-    const bare = bareHand(hand)
+    const bare = averageHand(handOnBench(hand))
     const answers = options.answers === undefined ? [] : readAnswers(options.answers)
     const asking = finished(beginAsking(bare, controls, chordsToAsk(bare, controls, env.layout.altGraph)))
     const next = asking.next(answers)
@@ -60,11 +59,6 @@ export const verb = defineVerb({
     }
   },
 })
-
-const bareHand = (hand: RestingHand): HandAtRest => {
-  const { reach: _reach, limits: _limits, ...bare } = handOnBench(hand)
-  return bare
-}
 
 function finished<T>(steps: Generator<number, T, void>): T {
   let step = steps.next()

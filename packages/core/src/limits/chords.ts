@@ -10,13 +10,18 @@ const leastEffort = 0.3
 
 const heldSets: readonly (readonly Modifier[])[] = [[], ['Shift'], ['Control'], ['Alt'], ['Control', 'Shift']]
 
+/** A hand without what is its person's own: what is asked is about the person, not about the last fit. */
+export function averageHand(hand: HandAtRest): HandAtRest {
+  const { reach: _reach, limits: _limits, ...average } = hand
+  return average
+}
+
 /**
  * The chords that a hand can be asked about: keys of its home device, alone and with modifiers on the side that is nearer, as far as
  * people may differ on them.
  */
 export function chordsToAsk(hand: HandAtRest, controls: readonly Control[], altGraph: boolean): AskedChord[] {
-  const { reach: _reach, limits: _limits, ...average } = hand
-  const solver = reachSolver(average, controls)
+  const solver = reachSolver(averageHand(hand), controls)
   const device = hand.rests.index.slice(0, hand.rests.index.indexOf('/') + 1)
   const own = controls.filter((c) => c.id.startsWith(device))
   const seen = new Set<string>()

@@ -9,5 +9,5 @@ export {
   type Asking,
   type Foretold,
 } from './asking.js'
-export { chordsToAsk } from './chords.js'
+export { averageHand, chordsToAsk } from './chords.js'
 export { averagePerson, drawnPerson } from './person.js'

@@ -66,8 +66,10 @@ export function dealCommands(
 }
 
 /** Controls as one reads: row by row, from left to right; those of nearly one height are a row. */
-export function readingOrder(controls: readonly Control[]): Control[] {
-  const rows: Control[][] = []
+export function readingOrder<C extends Pick<Control, 'xMm' | 'yMm' | 'heightMm'>>(
+  controls: readonly C[],
+): C[] {
+  const rows: C[][] = []
   for (const control of controls.toSorted((a, b) => a.yMm - b.yMm)) {
     const row = rows.at(-1)
     const [first] = row ?? []

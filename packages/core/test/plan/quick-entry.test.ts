@@ -8,7 +8,7 @@ import {
   deviceControls,
   emptyPlan,
   mirrorHalf,
-  readingOrderOf,
+  readingOrder,
   readPlan,
   writePlan,
   type DrawnDevice,
@@ -76,7 +76,7 @@ describe('quick entry', () => {
   })
   test('keys are read row by row, staggered columns too', () => {
     const at = (id: string, xMm: number, yMm: number) => ({ ...key, id, name: '', xMm, yMm })
-    const order = readingOrderOf([
+    const order = readingOrder([
       at('d', 10, 40),
       at('b', 29, 15),
       at('a', 10, 20),

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { editControls, readingOrderOf, type DrawnDevice } from '@reach-plot/core'
+import { editControls, readingOrder, type DrawnDevice } from '@reach-plot/core'
 import { useEdit } from '../../store/plan-store.js'
 
 /**
@@ -39,7 +39,7 @@ export function TypeCodes({
     // what sends nothing yet; where all do, the chosen ones once more
     const silent = keys.filter((c) => c.code === null)
     const wanted = silent.length > 0 ? silent : keys.filter((c) => chosen.includes(c.id))
-    const ids = readingOrderOf(wanted).map((c) => c.id)
+    const ids = readingOrder(wanted).map((c) => c.id)
     const [first] = ids
     if (first === undefined) return
     onChosen([first])

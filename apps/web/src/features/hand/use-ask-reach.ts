@@ -1,15 +1,14 @@
 import { proxy } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import {
+  averageHand,
   handOnBench,
   keyControls,
   setOwnReach,
   type Answer,
   type AskedChord,
   type Felt,
-  type HandAtRest,
   type OwnReach,
-  type RestingHand,
 } from '@reach-plot/core'
 import { useKept } from '../../parts/use-kept.js'
 import { undoAction } from '../../store/actions.js'
@@ -26,12 +25,6 @@ export const askedCount = 24
 const host = new WorkerHost<LimitsService>(
   (name) => new Worker(new URL('../../worker/limits.worker.ts', import.meta.url), { type: 'module', name }),
 )
-
-/** The hand without what was said of it before: answers are about the person, not about the last fit. */
-const bareHand = (hand: RestingHand): HandAtRest => {
-  const { reach: _reach, limits: _limits, ...bare } = handOnBench(hand)
-  return bare
-}
 
 type State =
   | { readonly kind: 'idle' }
@@ -89,7 +82,7 @@ export function useAskReach() {
       if (!isPrepared.current) {
         tell(0)
         await host.service.prepare(
-          bareHand(hand),
+          averageHand(handOnBench(hand)),
           keyControls(env.controls),
           env.layout.altGraph,
           proxy(tell),

@@ -48,6 +48,10 @@ export const shiftControls = edit(
   },
 )
 
+/** The largest number that a control of a device is called by. */
+export const lastNumber = (device: DrawnDevice): number =>
+  Math.max(0, ...device.controls.map((c) => (/^\d{1,6}$/.test(c.name) ? Number(c.name) : 0)))
+
 /** Adds a grid of controls like `sample` and gives back their ids; sizes and steps in mm. */
 export const addControls = editWith(
   (
@@ -64,7 +68,7 @@ export const addControls = editWith(
     const taken = new Set(device.controls.map((c) => c.id))
     const added: string[] = []
     // numbers go on from the largest, so that none repeats after a deletion
-    const last = Math.max(0, ...device.controls.map((c) => (/^\d{1,6}$/.test(c.name) ? Number(c.name) : 0)))
+    const last = lastNumber(device)
     for (let i = 0; i < columns * rows; i++) {
       const number = last + 1 + i
       const id = freshId(`${sample.type}${number}`, taken)

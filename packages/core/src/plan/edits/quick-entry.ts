@@ -1,7 +1,7 @@
 import type { DrawnControl, DrawnDevice } from '../../bench/index.js'
 import { freshId } from '../ids.js'
 import type { Plan } from '../plan.js'
-import { drawnDevice, growToFit } from './controls.js'
+import { drawnDevice, growToFit, lastNumber } from './controls.js'
 import { editWith } from './edit.js'
 
 /** Adds what `make` makes of some controls, under ids of their own, and gives back their ids. */
@@ -11,7 +11,7 @@ function addLike(
   make: (control: DrawnControl) => Partial<DrawnControl>,
 ): string[] {
   const taken = new Set(device.controls.map((c) => c.id))
-  const last = Math.max(0, ...device.controls.map((c) => (/^\d{1,6}$/.test(c.name) ? Number(c.name) : 0)))
+  const last = lastNumber(device)
   const added = ids
     .flatMap((id) => device.controls.find((c) => c.id === id) ?? [])
     .map((control, i): DrawnControl => {
@@ -73,7 +73,7 @@ export const addThumbArc = editWith(
     const device = drawnDevice(plan, deviceId)
     if (!device) return []
     const taken = new Set(device.controls.map((c) => c.id))
-    const last = Math.max(0, ...device.controls.map((c) => (/^\d{1,6}$/.test(c.name) ? Number(c.name) : 0)))
+    const last = lastNumber(device)
     const added = Array.from({ length: count }, (_, i): DrawnControl => {
       const turnDeg = i * stepDeg
       const angle = (turnDeg * Math.PI) / 180
@@ -97,16 +97,3 @@ export const addThumbArc = editWith(
     return added.map((c) => c.id)
   },
 )
-
-/** Controls in the order in which a person reads them: row by row, from left to right; rows are told by half a cap. */
-export function readingOrderOf(controls: readonly DrawnControl[]): DrawnControl[] {
-  const rows: DrawnControl[][] = []
-  for (const control of controls.toSorted((a, b) => a.yMm - b.yMm)) {
-    const row = rows.at(-1)
-    const first = row?.[0]
-    if (row && first && control.yMm - first.yMm < Math.min(first.heightMm, control.heightMm) * 0.75)
-      row.push(control)
-    else rows.push([control])
-  }
-  return rows.flatMap((row) => row.toSorted((a, b) => a.xMm - b.xMm))
-}
