@@ -13,6 +13,7 @@ import {
   type ProgramId,
 } from '@reach-plot/core'
 import { catalogues, loadPlan, usageError } from './io.js'
+import { text } from './verb.js'
 
 /** A plan file that a verb works on, prepared. */
 export interface LoadedPlan {
@@ -47,6 +48,25 @@ export function loadedPlan(plan: Plan, arrangementId?: string): LoadedPlan {
 
 export const arrangementOf = (plan: Plan, id: string): Arrangement =>
   known(plan.arrangements, id, 'arrangement')
+
+/** Options of verbs that go from one arrangement to another. */
+export const betweenOptions = {
+  from: text(
+    'ARRANGEMENT',
+    'what is in use now, by id or name; what is set now, or the defaults, where left out',
+  ),
+  to: text('ARRANGEMENT', 'where it goes; the one in front, where left out'),
+} as const
+
+/** The two arrangements of such a verb, prepared. */
+export function betweenArrangements(
+  plan: Plan,
+  options: { readonly from: string | undefined; readonly to: string | undefined },
+): { readonly from: PreparedModel; readonly to: PreparedModel } {
+  const usual = plan.setNowArrangementId ?? plan.arrangements.find((a) => a.isDefault)?.id ?? ''
+  const from = prepare(plan, catalogues, { arrangement: arrangementOf(plan, options.from ?? usual) })
+  return { from, to: from.withArrangement(arrangementOf(plan, options.to ?? plan.activeArrangementId)) }
+}
 
 /** What of a list has this id, or this name. */
 export function known<T extends { readonly id: string; readonly name: string }>(

@@ -14,6 +14,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   free: () => import('./commands/free.js'),
   displace: () => import('./commands/displace.js'),
   days: () => import('./commands/days.js'),
+  practice: () => import('./commands/practice.js'),
   diff: () => import('./commands/diff.js'),
   merge: () => import('./commands/merge.js'),
   edit: () => import('./commands/edit.js'),

@@ -1,7 +1,7 @@
-import { planDays, prepare, triggerName, usualNewPerDay, type LearningDay } from '@reach-plot/core'
-import { catalogues, loadPlan, rounded, usageError } from '../io.js'
-import { named } from '../loaded-plan.js'
-import { defineVerb, numberOr, text } from '../verb.js'
+import { planDays, triggerName, usualNewPerDay, type LearningDay } from '@reach-plot/core'
+import { loadPlan, rounded } from '../io.js'
+import { betweenArrangements, betweenOptions } from '../loaded-plan.js'
+import { defineVerb, numberOr } from '../verb.js'
 
 /** Which changes from one arrangement to another to bring in on which day. */
 export const verb = defineVerb({
@@ -9,27 +9,12 @@ export const verb = defineVerb({
   summary: 'which changes to learn on which day, from one arrangement to another',
   files: 'PLAN.json',
   options: {
-    from: text(
-      'ARRANGEMENT',
-      'what is in use now, by id or name; what is set now, or the defaults, where left out',
-    ),
-    to: text('ARRANGEMENT', 'where it goes; the one in front, where left out'),
+    ...betweenOptions,
     new: numberOr(usualNewPerDay, 1, 1000, 'changes a day'),
   },
   run({ files, options }) {
     const plan = loadPlan(files[0])
-    const arrangement = (wanted: string) => {
-      const found = named(plan.arrangements, wanted)
-      if (!found)
-        throw usageError(
-          `there is no arrangement "${wanted.slice(0, 60)}"`,
-          `choose one of ${plan.arrangements.map((a) => a.id).join(', ')}`,
-        )
-      return found
-    }
-    const usual = plan.setNowArrangementId ?? plan.arrangements.find((a) => a.isDefault)?.id ?? ''
-    const from = prepare(plan, catalogues, { arrangement: arrangement(options.from ?? usual) })
-    const to = from.withArrangement(arrangement(options.to ?? plan.activeArrangementId))
+    const { from, to } = betweenArrangements(plan, options)
     const found = planDays(from, to, options.new)
     const keys = (triggers: readonly Parameters<typeof triggerName>[0][]): string =>
       triggers.length === 0 ? 'no key' : triggers.map((t) => triggerName(t, from.env)).join(', ')

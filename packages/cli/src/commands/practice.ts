@@ -1,0 +1,105 @@
+import { planDays, triggerName, triggerReach, usualNewPerDay, type Trigger } from '@reach-plot/core'
+import {
+  confusionsOf,
+  lessonOf,
+  lessonOfAll,
+  measuredTimes,
+  practiceToday,
+  readRecord,
+  type Question,
+} from '@reach-plot/core/practice'
+import { loadPlan, readTextFile, rounded, usageError } from '../io.js'
+import { betweenArrangements, betweenOptions } from '../loaded-plan.js'
+import { defineVerb, number, numberOr, text } from '../verb.js'
+
+const maxBytes = 400_000_000
+
+/** A moment from an ISO date; now where it is left out. */
+function momentOf(given: string | undefined): number {
+  if (given === undefined) return Date.now()
+  const time = Date.parse(given)
+  if (Number.isNaN(time))
+    throw usageError(`--at "${given.slice(0, 40)}" is no moment`, 'write one such as 2026-05-04T08:00:00Z')
+  return time
+}
+
+/** What is due and new for practice, what is to come, and what is mixed up. */
+export const verb = defineVerb({
+  name: 'practice',
+  summary: 'what to practise today, by a record of answers',
+  files: 'PLAN.json',
+  options: {
+    record: text('FILE.jsonl', 'the record of answers; empty where left out'),
+    at: text('TIME', 'the moment, such as 2026-05-04T08:00:00Z; now where left out'),
+    ...betweenOptions,
+    new: numberOr(usualNewPerDay, 1, 1000, 'new keys a day'),
+    zone: number(-840, 840, 'minutes east of UTC by which a day begins; this machine’s where left out'),
+  },
+  run({ files, options }) {
+    const { from, to } = betweenArrangements(loadPlan(files[0]), options)
+    const { answers, bad } = readRecord(
+      options.record === undefined ? '' : readTextFile(options.record, maxBytes),
+    )
+    const now = momentOf(options.at)
+    const { days } = planDays(from, to, options.new)
+    const lesson = days.length > 0 ? lessonOf(days) : lessonOfAll(to, options.new)
+    const today = practiceToday(lesson, to, answers, {
+      now,
+      zoneMinutes: options.zone ?? -new Date(now).getTimezoneOffset(),
+      newPerDay: options.new,
+    })
+    const nameOf = new Map(to.plan.commands.map((c) => [c.id as string, c.name]))
+    const key = (trigger: Trigger): string => triggerName(trigger, to.env)
+    const shown = ({ commandId, trigger }: Question) => ({
+      command: commandId,
+      name: nameOf.get(commandId) ?? commandId,
+      key: key(trigger),
+    })
+    const confusions = confusionsOf(answers).map((c) => ({
+      command: c.commandId,
+      name: nameOf.get(c.commandId) ?? c.commandId,
+      asked: key(c.asked),
+      pressed: key(c.pressed),
+      times: c.times,
+      of: c.of,
+      chance: rounded(c.chance.mean, 4),
+      chanceRange: [rounded(c.chance.low, 4), rounded(c.chance.high, 4)],
+    }))
+    const measured = measuredTimes(answers, (t) => triggerReach(t, to.reachContext)?.timeMs)
+    const [fresh, due] = [today.fresh.map(shown), today.due.map(shown)]
+    return {
+      value: {
+        from: from.arrangement.id,
+        to: to.arrangement.id,
+        at: new Date(now).toISOString(),
+        answers: answers.length,
+        badLines: bad,
+        day: today.day,
+        days: today.days,
+        new: fresh,
+        due,
+        forecast: today.forecast,
+        confusions,
+        recallMs: rounded(measured.recallMs, 0),
+        longer: measured.longer && {
+          mean: rounded(measured.longer.mean, 3),
+          range: [rounded(measured.longer.low, 3), rounded(measured.longer.high, 3)],
+        },
+      },
+      text: [
+        today.day > today.days
+          ? `every key was met, ${today.days} days in all`
+          : `day ${today.day} of ${today.days}`,
+        `new today: ${fresh.map((n) => `${n.name} (${n.key})`).join(', ') || 'nothing'}`,
+        `to come back: ${due.map((n) => `${n.name} (${n.key})`).join(', ') || 'nothing'}`,
+        `the next two weeks: ${today.forecast.join(' ')}`,
+        ...confusions
+          .slice(0, 10)
+          .map((c) => `${c.name}: ${c.pressed} for ${c.asked}, ${c.times} of ${c.of}`),
+        ...(bad.length > 0
+          ? [`${bad.length} lines of the record are no answers, the first is line ${bad[0]?.line}`]
+          : []),
+      ].join('\n'),
+    }
+  },
+})

@@ -1,0 +1,36 @@
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chord } from '@reach-plot/core'
+import { writeRecord, type Answer } from '@reach-plot/core/practice'
+import { expect, test } from 'vitest'
+import { cli, demo, json } from './run.js'
+
+test('practice: what is new and due on a day, the same for the same record, and what is mixed up', async () => {
+  const at = '2026-05-04T08:00:00Z'
+  const common = ['practice', demo, '--zone', '0'] as const
+  const first = await json(...common, '--at', at)
+  expect(first).toMatchObject({ day: 1, due: [], answers: 0 })
+  expect(first.new).toHaveLength(5)
+
+  const [asked] = first.new
+  const trigger = chord('KeyG')
+  const missed: Answer = {
+    time: Date.parse(at),
+    commandId: asked.command,
+    trigger,
+    kind: 'key',
+    pressed: chord('KeyH'),
+    ms: 900,
+    right: false,
+  }
+  const path = join(mkdtempSync(join(tmpdir(), 'reach-plot-practice-')), 'record.jsonl')
+  writeFileSync(path, `${writeRecord([missed])}no answer\n`)
+  const next = await json(...common, '--record', path, '--at', '2026-05-05T08:00:00Z')
+  expect(next).toEqual(await json(...common, '--record', path, '--at', '2026-05-05T08:00:00Z'))
+  expect(next.confusions).toMatchObject([
+    { command: asked.command, pressed: 'H', asked: 'G', times: 1, of: 1 },
+  ])
+  expect(next.badLines).toMatchObject([{ line: 2 }])
+  expect((await cli(...common, '--at', 'soon')).stderr).toMatch(/no moment.*2026-05-04/)
+})

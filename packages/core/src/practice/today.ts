@@ -1,0 +1,97 @@
+import type { Command } from '../commands/index.js'
+import type { LearningDay } from '../learning/index.js'
+import { dayHours } from '../plan/index.js'
+import type { PreparedModel } from '../model/index.js'
+import type { Trigger } from '../triggers/index.js'
+import type { Answer } from './answer.js'
+import { cardKey, dayOf, dueToday, forecast, knowledgeOf, type Known } from './cards.js'
+import type { Question } from './queue.js'
+
+/** What practice holds for a day. */
+export interface PracticeDay {
+  /** from 1; one more than `days` when all was met */
+  readonly day: number
+  readonly days: number
+  readonly fresh: readonly Question[]
+  readonly due: readonly Question[]
+  /** how many come due on each of the next fourteen days */
+  readonly forecast: readonly number[]
+  /** every key that was practised and still holds */
+  readonly known: readonly Known[]
+}
+
+/** What is there to be learned: commands on triggers, in the order in which they are brought in, by day. */
+export interface Lesson {
+  readonly days: readonly (readonly { readonly command: Command; readonly trigger: Trigger }[])[]
+}
+
+/** A lesson from a plan of days: every new trigger of every change. */
+export const lessonOf = (days: readonly LearningDay[]): Lesson => ({
+  days: days.map((d) => d.changes.flatMap(({ command, to }) => to.map((trigger) => ({ command, trigger })))),
+})
+
+/** All that has a key, the most used first, so many a day: for an arrangement that brings nothing new. */
+export function lessonOfAll(model: PreparedModel, newPerDay: number): Lesson {
+  const { hours } = dayHours(model.plan)
+  const all = model.plan.commands
+    .filter((c) => c.usesPerHour * hours > 0)
+    .sort((a, b) => b.usesPerHour - a.usesPerHour || (a.id < b.id ? -1 : 1))
+    .flatMap((command) => {
+      const [trigger] = model.index.triggers.get(command.id) ?? []
+      return trigger ? [{ command, trigger }] : []
+    })
+  return {
+    days: Array.from({ length: Math.ceil(all.length / newPerDay) }, (_, i) =>
+      all.slice(i * newPerDay, (i + 1) * newPerDay),
+    ),
+  }
+}
+
+/**
+ * What is new and what is due today. New ones are those of the lesson in its order that were never asked, less what was met for the first time
+ * today; keys that their command has no more are forgotten.
+ * @param zoneMinutes  east of UTC, by which a day begins
+ */
+export function practiceToday(
+  lesson: Lesson,
+  model: PreparedModel,
+  answers: readonly Answer[],
+  { now, zoneMinutes, newPerDay }: { now: number; zoneMinutes: number; newPerDay: number },
+): PracticeDay {
+  const holds = new Set(
+    [...model.index.triggers].flatMap(([id, triggers]) => triggers.map((t) => cardKey(id, t))),
+  )
+  for (const { command, trigger } of lesson.days.flat()) holds.add(cardKey(command.id, trigger))
+  const { cards } = knowledgeOf(answers)
+  const known = [...cards].filter(([key]) => holds.has(key)).map(([, k]) => k)
+  const unseen = lesson.days.flat().filter(({ command, trigger }) => !cards.has(cardKey(command.id, trigger)))
+  const today = dayOf(now, zoneMinutes)
+  const metToday = firstMet(answers).filter((time) => dayOf(time, zoneMinutes) === today).length
+  const at = lesson.days.findIndex((day) =>
+    day.some(({ command, trigger }) => !cards.has(cardKey(command.id, trigger))),
+  )
+  return {
+    day: at === -1 ? lesson.days.length + 1 : at + 1,
+    days: lesson.days.length,
+    fresh: unseen
+      .slice(0, Math.max(0, newPerDay - metToday))
+      .map(({ command, trigger }) => ({ commandId: command.id, trigger, isNew: true })),
+    due: dueToday(known, now, zoneMinutes).map(({ commandId, trigger }) => ({
+      commandId,
+      trigger,
+      isNew: false,
+    })),
+    forecast: forecast(known, now, zoneMinutes),
+    known,
+  }
+}
+
+/** When each key was asked for the first time. */
+function firstMet(answers: readonly Answer[]): number[] {
+  const first = new Map<string, number>()
+  for (const a of answers) {
+    const key = cardKey(a.commandId, a.trigger)
+    if (a.kind !== 'name' && !first.has(key)) first.set(key, a.time)
+  }
+  return [...first.values()]
+}
