@@ -13,6 +13,7 @@ const screens = [
     'try',
     'solve',
     'compare',
+    'learn',
     'plans',
   ],
   [

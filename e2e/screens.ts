@@ -20,6 +20,7 @@ export const screens: readonly (readonly [path: string, shows: string | RegExp])
   ['/clashes/machine', 'Import your settings'],
   ['/solve', 'What may move'],
   ['/compare', 'Program defaults'],
+  ['/learn', 'A command comes up'],
   ['/try', /press/i],
   ['/labels', 'Labels for key tops'],
   ['/labels/printer', /stand-in/i],

@@ -160,6 +160,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./features/solve/solve-view.js')).SolveView }),
       },
       {
+        path: 'learn',
+        lazy: async () => ({ Component: (await import('./features/learn/learn-view.js')).LearnView }),
+      },
+      {
         path: 'compare',
         lazy: async () => ({ Component: (await import('./features/compare/compare-view.js')).CompareView }),
       },

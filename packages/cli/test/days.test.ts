@@ -7,7 +7,8 @@ test('days: which changes on which day, with the time of each and the day from w
   expect(found.days.length).toBeLessThan(8)
   expect(found.days.at(-1).minutesPerDay).toBe(found.afterMinutesPerDay)
   expect(found.afterMinutesPerDay).toBeLessThan(found.nowMinutesPerDay)
-  expect(found.breakEvenDay).toBeGreaterThanOrEqual(found.days.length)
+  expect(found.breakEvenDay).toBeGreaterThanOrEqual(found.breakEvenRange[0])
+  expect(found.breakEvenDay).toBeLessThanOrEqual(found.breakEvenRange[1])
   // what is set now is the start where nothing is said
   expect((await json('days', demo, '--new', '40')).from).toBe('defaults')
   const { status, stderr } = await cli('days', demo, '--from', 'nothing')

@@ -11,7 +11,8 @@ test('practice: what is new and due on a day, the same for the same record, and 
   const common = ['practice', demo, '--zone', '0'] as const
   const first = await json(...common, '--at', at)
   expect(first).toMatchObject({ day: 1, due: [], answers: 0 })
-  expect(first.new).toHaveLength(5)
+  // five changes, some of which have more than one key
+  expect(new Set(first.new.map((n: { command: string }) => n.command)).size).toBe(5)
 
   const [asked] = first.new
   const trigger = chord('KeyG')

@@ -631,4 +631,10 @@ export {
   type DifferenceKind,
   type Merge,
 } from './merge/index.js'
-export { planDays, usualNewPerDay, type LearningDay } from './learning/index.js'
+export {
+  arrangementWith,
+  planDays,
+  usualNewPerDay,
+  type DayPlan,
+  type LearningDay,
+} from './learning/index.js'

@@ -25,6 +25,7 @@ const views = [
   { to: '/clashes', name: 'Clashes' },
   { to: '/solve', name: 'Solve' },
   { to: '/compare', name: 'Compare' },
+  { to: '/learn', name: 'Learn' },
   { to: '/try', name: 'Try' },
   { to: '/labels', name: 'Labels' },
 ] as const
@@ -106,6 +107,7 @@ function useAppFrame() {
     clashes: go('/clashes'),
     solve: go('/solve'),
     compare: go('/compare'),
+    learn: go('/learn'),
     labels: go('/labels'),
     night: toggleTheme,
     shortcuts: () => setSheet('shortcuts'),
@@ -128,7 +130,7 @@ function FrameHeader({ view: { setSheet, theme, toggleTheme } }: { view: AppFram
             key={view.to}
             to={view.to}
             end={view.to === '/'}
-            className="flex items-center border-b-[3px] border-transparent px-[11px] pt-[3px] text-ink-2 max-[1200px]:px-[8px] max-[1100px]:px-[6px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
+            className="flex items-center border-b-[3px] border-transparent px-[10px] pt-[3px] text-ink-2 max-[1300px]:px-[9px] max-[1200px]:px-[6px] max-[1100px]:px-[5px] aria-[current=page]:border-magenta aria-[current=page]:font-semibold aria-[current=page]:text-ink"
           >
             {view.name}
           </NavLink>

@@ -36,10 +36,12 @@ export function memoryStore(): KeyValue {
 }
 
 /** The browser's store, or one in memory where it is denied or does not answer. */
-export async function openKeyValue(): Promise<{ readonly kv: KeyValue; readonly isKept: boolean }> {
+export async function openKeyValue(
+  name = 'reach-plot-plans',
+): Promise<{ readonly kv: KeyValue; readonly isKept: boolean }> {
   try {
     const store = localforage.createInstance({
-      name: 'reach-plot-plans',
+      name,
       storeName: 'plans',
       driver: localforage.INDEXEDDB,
     })

@@ -2,6 +2,7 @@ import type {
   Clash,
   CommandId,
   CurvePoint,
+  DayPlan,
   LoadPoint,
   MoveDoubt,
   PayBackPoint,
@@ -55,5 +56,7 @@ export interface SolveService {
   /** what a better place would gain for each command, the most used first; a newer question ends it */
   gains(plan: Plan, onGains: (some: readonly PlaceGain[]) => void): Promise<void>
   stop(): void
+  /** which changes between two arrangements to bring in on which day */
+  days(plan: Plan, fromId: string, toId: string, newPerDay: number): Promise<DayPlan>
   compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>
 }

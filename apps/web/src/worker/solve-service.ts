@@ -8,6 +8,7 @@ import {
   placeDoubt,
   placeGains,
   placesOn,
+  planDays,
   reportOf,
   solveArrangement,
   type Arrangement,
@@ -120,5 +121,13 @@ export const solveService: SolveService = {
     const model = modelOf(plan)
     const models = chosen.map((arrangement) => model.withArrangement(arrangement))
     return Promise.resolve(comparisonSheet(compareArrangements(models), plan))
+  },
+  days(plan, fromId, toId, newPerDay) {
+    const model = modelOf(plan)
+    const of = (id: string): PreparedModel => {
+      const arrangement = plan.arrangements.find((a) => a.id === id)
+      return arrangement ? model.withArrangement(arrangement) : model
+    }
+    return Promise.resolve(planDays(of(fromId), of(toId), newPerDay))
   },
 }

@@ -38,6 +38,7 @@ export const verb = defineVerb({
         nowMinutesPerDay: rounded(found.nowMinutes, 2),
         afterMinutesPerDay: rounded(found.afterMinutes, 2),
         breakEvenDay: found.breakEvenDay,
+        breakEvenRange: found.breakEvenRange,
         days: found.days.map(shown),
         notWorth: found.notWorth.map((c) => c.command.id),
       },
@@ -46,7 +47,7 @@ export const verb = defineVerb({
           (d) =>
             `day ${d.day}: ${d.changes.map((c) => `${c.command.name} (${keys(c.to)})`).join(', ')}; ${rounded(d.minutesPerDay, 1)} min a day`,
         ),
-        `${rounded(found.nowMinutes, 1)} min a day now, ${rounded(found.afterMinutes, 1)} afterwards; ${found.breakEvenDay === null ? 'it does not pay within a year' : `it has paid from day ${found.breakEvenDay}`}`,
+        `${rounded(found.nowMinutes, 1)} min a day now, ${rounded(found.afterMinutes, 1)} afterwards; ${found.breakEvenDay === null ? 'it does not pay within a year' : `it has paid from day ${found.breakEvenDay}, nine times of ten from ${found.breakEvenRange.map((d) => d ?? 'never').join(' to ')}`}`,
         ...(found.notWorth.length > 0
           ? [`${found.notWorth.length} more changes do not pay within the days of pay-back`]
           : []),

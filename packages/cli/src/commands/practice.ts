@@ -1,6 +1,7 @@
 import { planDays, triggerName, triggerReach, usualNewPerDay, type Trigger } from '@reach-plot/core'
 import {
   confusionsOf,
+  Knowledge,
   lessonOf,
   lessonOfAll,
   measuredTimes,
@@ -43,10 +44,9 @@ export const verb = defineVerb({
     const now = momentOf(options.at)
     const { days } = planDays(from, to, options.new)
     const lesson = days.length > 0 ? lessonOf(days) : lessonOfAll(to, options.new)
-    const today = practiceToday(lesson, to, answers, {
+    const today = practiceToday(lesson, to, new Knowledge(answers), {
       now,
       zoneMinutes: options.zone ?? -new Date(now).getTimezoneOffset(),
-      newPerDay: options.new,
     })
     const nameOf = new Map(to.plan.commands.map((c) => [c.id as string, c.name]))
     const key = (trigger: Trigger): string => triggerName(trigger, to.env)

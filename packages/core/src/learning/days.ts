@@ -17,13 +17,15 @@ export interface LearningDay {
 }
 
 /** Which changes to bring in on which day. */
-interface DayPlan {
+export interface DayPlan {
   readonly days: readonly LearningDay[]
   /** command time of a day before, and after the last day, min */
   readonly nowMinutes: number
   readonly afterMinutes: number
-  /** day on which all that was saved first exceeds all that was learned; null within a year when it never does */
+  /** day from which all that was saved exceeds all that was learned; null when it does not within a year */
   readonly breakEvenDay: number | null
+  /** the same with learning and saving as far off as what is assumed leaves open, nine times of ten */
+  readonly breakEvenRange: readonly [early: number | null, late: number | null]
   /** changes that do not pay within the days of pay-back, and are not brought in */
   readonly notWorth: readonly Change[]
 }
@@ -76,6 +78,7 @@ export function planDays(
     nowMinutes,
     afterMinutes,
     breakEvenDay: breakEven(days, nowMinutes),
+    breakEvenRange: [breakEven(days, nowMinutes, 1 / offBy), breakEven(days, nowMinutes, offBy)],
     notWorth: notWorth.flatMap((b) => b.changes),
   }
 }
@@ -173,15 +176,23 @@ function shared(order: readonly Weighed[], newPerDay: number): Weighed[][] {
   return days
 }
 
-/** The first day at whose end more was saved than learned; learning is paid on the day of the change. */
-function breakEven(days: readonly LearningDay[], nowMinutes: number): number | null {
+/** Nine times of ten a log-normal constant, assumed with a deviation of 0.2, lies within this factor. */
+const offBy = Math.exp(1.645 * 0.2)
+
+/**
+ * The first day after which more was saved than learned, for good; learning is paid on the day of the change.
+ * @param learningFactor  how much more learning costs than is worked out, against what is saved
+ */
+function breakEven(days: readonly LearningDay[], nowMinutes: number, learningFactor = 1): number | null {
   let balance = 0
-  for (let n = 1; n <= yearDays; n++) {
+  let found: number | null = null
+  for (let n = 1; n <= Math.max(yearDays, days.length); n++) {
     const today = days[n - 1] ?? days.at(-1)
     if (!today) return null
     balance += nowMinutes - today.minutesPerDay
-    if (n <= days.length) balance -= today.learningMs / 60_000
-    if (balance >= 0 && n >= days.length) return n
+    if (n <= days.length) balance -= (learningFactor * today.learningMs) / 60_000
+    if (balance < 0) found = null
+    else found ??= n
   }
-  return null
+  return found
 }

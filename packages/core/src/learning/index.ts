@@ -1,1 +1,1 @@
-export { planDays, usualNewPerDay, type LearningDay } from './days.js'
+export { arrangementWith, planDays, usualNewPerDay, type DayPlan, type LearningDay } from './days.js'

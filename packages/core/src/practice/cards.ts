@@ -1,13 +1,14 @@
-import { createEmptyCard, fsrs, Rating, type Card, type Grade as Rated } from 'ts-fsrs'
+import { fsrs, Rating, type FSRSState, type Grade as Rated } from 'ts-fsrs'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import type { Answer } from './answer.js'
-import { Grader, type Grade } from './grade.js'
+import { Grader, type Grade, type OwnTimes } from './grade.js'
 
 /** What is known of one command on one trigger. */
 export interface Known {
   readonly commandId: string
   readonly trigger: Trigger
-  /** ms since 1970 when it should come again */
+  /** ms since 1970 when it was first asked for, and when it should come again */
+  readonly firstTime: number
   readonly dueTime: number
   /** days until nine of ten are still right */
   readonly stabilityDays: number
@@ -16,17 +17,11 @@ export interface Known {
   readonly lastRight: boolean
 }
 
-/** What a record says, card by card, and the person's own times. */
-export interface Knowledge {
-  readonly cards: ReadonlyMap<string, Known>
-  readonly grader: Grader
-}
-
 export const cardKey = (commandId: string, trigger: Trigger): string => `${commandId} ${triggerKey(trigger)}`
 
 /**
- * Free Spaced Repetition Scheduler, FSRS-6, with its published weights (ts-fsrs). What is missed comes again within the session by the queue, so
- * that it has no steps of minutes; dates are exact, so that the same record gives the same days.
+ * Free Spaced Repetition Scheduler, FSRS-6, with its published weights (ts-fsrs): its memory states, in whole days. What is missed comes again
+ * within the session by the queue, so that steps of minutes are not needed; dates are exact, so that the same record gives the same days.
  */
 const scheduler = fsrs({ enable_fuzz: false, learning_steps: [], relearning_steps: [] })
 
@@ -40,33 +35,49 @@ const ratings: Readonly<Record<Grade, Rated>> = {
 export const dayMs = 86_400_000
 
 /**
- * What a record says of each command on each trigger. Answers that asked for a name teach no key and count for none.
+ * What a record says of each command on each trigger, answer by answer. Answers that asked for a name teach no key and count for none.
  * A clock that was set back makes no answer earlier than the one before: the time stands still until it has passed.
  */
-export function knowledgeOf(answers: readonly Answer[]): Knowledge {
-  const grader = new Grader()
-  const cards = new Map<string, { card: Card; known: Known }>()
-  for (const answer of answers) {
-    const grade = grader.grade(answer)
-    if (answer.kind === 'name') continue
+export class Knowledge {
+  readonly #grader = new Grader()
+  readonly #states = new Map<string, FSRSState>()
+  readonly #known = new Map<string, Known>()
+
+  constructor(answers: Iterable<Answer> = []) {
+    for (const answer of answers) this.add(answer)
+  }
+
+  /** by `cardKey` */
+  get cards(): ReadonlyMap<string, Known> {
+    return this.#known
+  }
+
+  /** the person's own times of right answers of a kind; null until there are enough */
+  timesOf(kind: Answer['kind']): OwnTimes | null {
+    return this.#grader.timesOf(kind)
+  }
+
+  add(answer: Answer): void {
+    const grade = this.#grader.grade(answer)
+    if (answer.kind === 'name') return
     const key = cardKey(answer.commandId, answer.trigger)
-    const before = cards.get(key)
-    const time = Math.max(answer.time, before?.known.lastTime ?? answer.time)
-    const card = scheduler.next(before?.card ?? createEmptyCard(time), time, ratings[grade]).card
-    cards.set(key, {
-      card,
-      known: {
-        commandId: answer.commandId,
-        trigger: answer.trigger,
-        dueTime: card.due.getTime(),
-        stabilityDays: card.stability,
-        answers: (before?.known.answers ?? 0) + 1,
-        lastTime: time,
-        lastRight: answer.right,
-      },
+    const before = this.#known.get(key)
+    const time = Math.max(answer.time, before?.lastTime ?? answer.time)
+    const days = before ? Math.floor(time / dayMs) - Math.floor(before.lastTime / dayMs) : 0
+    const state = scheduler.next_state(this.#states.get(key) ?? null, days, ratings[grade])
+    this.#states.set(key, state)
+    const inDays = Math.max(1, scheduler.next_interval(state.stability, days))
+    this.#known.set(key, {
+      commandId: answer.commandId,
+      trigger: answer.trigger,
+      firstTime: before?.firstTime ?? time,
+      dueTime: time + inDays * dayMs,
+      stabilityDays: state.stability,
+      answers: (before?.answers ?? 0) + 1,
+      lastTime: time,
+      lastRight: answer.right,
     })
   }
-  return { cards: new Map([...cards].map(([key, { known }]) => [key, known])), grader }
 }
 
 /** The day of a moment in the person's own time. */

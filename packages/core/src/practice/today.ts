@@ -3,8 +3,7 @@ import type { LearningDay } from '../learning/index.js'
 import { dayHours } from '../plan/index.js'
 import type { PreparedModel } from '../model/index.js'
 import type { Trigger } from '../triggers/index.js'
-import type { Answer } from './answer.js'
-import { cardKey, dayOf, dueToday, forecast, knowledgeOf, type Known } from './cards.js'
+import { cardKey, dayOf, dueToday, forecast, type Knowledge, type Known } from './cards.js'
 import type { Question } from './queue.js'
 
 /** What practice holds for a day. */
@@ -31,7 +30,7 @@ export const lessonOf = (days: readonly LearningDay[]): Lesson => ({
 })
 
 /** All that has a key, the most used first, so many a day: for an arrangement that brings nothing new. */
-export function lessonOfAll(model: PreparedModel, newPerDay: number): Lesson {
+export function lessonOfAll(model: Pick<PreparedModel, 'plan' | 'index'>, newPerDay: number): Lesson {
   const { hours } = dayHours(model.plan)
   const all = model.plan.commands
     .filter((c) => c.usesPerHour * hours > 0)
@@ -48,33 +47,38 @@ export function lessonOfAll(model: PreparedModel, newPerDay: number): Lesson {
 }
 
 /**
- * What is new and what is due today. New ones are those of the lesson in its order that were never asked, less what was met for the first time
- * today; keys that their command has no more are forgotten.
+ * What is new and what is due today. New is what was never asked of the first day of the lesson that has such; when a day of the lesson was
+ * finished today, the next one waits for tomorrow. Keys that their command has no more are forgotten.
  * @param zoneMinutes  east of UTC, by which a day begins
  */
 export function practiceToday(
   lesson: Lesson,
-  model: PreparedModel,
-  answers: readonly Answer[],
-  { now, zoneMinutes, newPerDay }: { now: number; zoneMinutes: number; newPerDay: number },
+  model: Pick<PreparedModel, 'index'>,
+  { cards }: Pick<Knowledge, 'cards'>,
+  { now, zoneMinutes }: { readonly now: number; readonly zoneMinutes: number },
 ): PracticeDay {
   const holds = new Set(
     [...model.index.triggers].flatMap(([id, triggers]) => triggers.map((t) => cardKey(id, t))),
   )
   for (const { command, trigger } of lesson.days.flat()) holds.add(cardKey(command.id, trigger))
-  const { cards } = knowledgeOf(answers)
   const known = [...cards].filter(([key]) => holds.has(key)).map(([, k]) => k)
-  const unseen = lesson.days.flat().filter(({ command, trigger }) => !cards.has(cardKey(command.id, trigger)))
   const today = dayOf(now, zoneMinutes)
-  const metToday = firstMet(answers).filter((time) => dayOf(time, zoneMinutes) === today).length
-  const at = lesson.days.findIndex((day) =>
-    day.some(({ command, trigger }) => !cards.has(cardKey(command.id, trigger))),
-  )
+  type Item = Lesson['days'][number][number]
+  const metOn = ({ command, trigger }: Item): number | undefined =>
+    cards.get(cardKey(command.id, trigger))?.firstTime
+  const at = lesson.days.findIndex((items) => items.some((item) => metOn(item) === undefined))
+  const next = lesson.days[at] ?? []
+  const isToday = (item: Item): boolean => {
+    const time = metOn(item)
+    return time !== undefined && dayOf(time, zoneMinutes) === today
+  }
+  // a day of the lesson that was finished today is enough for it, unless the next one was begun
+  const isDone = !next.some(isToday) && (lesson.days[at - 1]?.some(isToday) ?? false)
   return {
-    day: at === -1 ? lesson.days.length + 1 : at + 1,
+    day: at === -1 ? lesson.days.length + 1 : isDone ? at : at + 1,
     days: lesson.days.length,
-    fresh: unseen
-      .slice(0, Math.max(0, newPerDay - metToday))
+    fresh: (isDone ? [] : next)
+      .filter((item) => metOn(item) === undefined)
       .map(({ command, trigger }) => ({ commandId: command.id, trigger, isNew: true })),
     due: dueToday(known, now, zoneMinutes).map(({ commandId, trigger }) => ({
       commandId,
@@ -84,14 +88,4 @@ export function practiceToday(
     forecast: forecast(known, now, zoneMinutes),
     known,
   }
-}
-
-/** When each key was asked for the first time. */
-function firstMet(answers: readonly Answer[]): number[] {
-  const first = new Map<string, number>()
-  for (const a of answers) {
-    const key = cardKey(a.commandId, a.trigger)
-    if (a.kind !== 'name' && !first.has(key)) first.set(key, a.time)
-  }
-  return [...first.values()]
 }

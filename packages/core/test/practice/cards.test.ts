@@ -2,7 +2,7 @@
 import { default_w } from 'ts-fsrs'
 import { describe, expect, test } from 'vitest'
 import { chord } from '../../src/index.js'
-import { dayMs, forecast, knowledgeOf, type Answer } from '../../src/practice/index.js'
+import { dayMs, forecast, Knowledge, type Answer } from '../../src/practice/index.js'
 
 const w = default_w as readonly number[]
 const start = Date.UTC(2026, 2, 2, 9)
@@ -54,7 +54,7 @@ describe('the day on which a key comes again', () => {
     ['right, lapsed, right', [0, 2, 10, 13], [true, true, false, true]],
   ] as const)('%s', (_, days, rights) => {
     const answers = days.map((day, i) => answer(day, rights[i]!))
-    const [known] = knowledgeOf(answers).cards.values()
+    const [known] = new Knowledge(answers).cards.values()
     const stability = byFormula(
       days.map((day, i) => ({ after: i === 0 ? 0 : day - days[i - 1]!, g: rights[i] === true ? 3 : 1 })),
     )
@@ -63,7 +63,7 @@ describe('the day on which a key comes again', () => {
   })
   test('the same record gives the same days', () => {
     const answers = [answer(0, true), answer(2, false), answer(3, true)]
-    expect([...knowledgeOf(answers).cards.values()]).toEqual([...knowledgeOf(answers).cards.values()])
+    expect([...new Knowledge(answers).cards.values()]).toEqual([...new Knowledge(answers).cards.values()])
   })
 })
 
@@ -73,20 +73,22 @@ test('what is slow or quick for the person comes sooner or later than what is ri
     commandId: `c${i}`,
   }))
   const due = (ms: number): number =>
-    [...knowledgeOf([...before, answer(1, true, ms)]).cards.values()].at(-1)!.dueTime
+    [...new Knowledge([...before, answer(1, true, ms)]).cards.values()].at(-1)!.dueTime
   expect(due(2000)).toBeLessThan(due(600))
   expect(due(400)).toBeGreaterThan(due(600))
 })
 
 test('a clock that was set back loses no answer and turns no time round', () => {
   const answers = [answer(0, true), answer(5, true), answer(2, true)]
-  const [known] = knowledgeOf(answers).cards.values()
+  const [known] = new Knowledge(answers).cards.values()
   expect(known!.answers).toBe(3)
   expect(known!.lastTime).toBe(start + 5 * dayMs)
 })
 
 test('the forecast counts by the person’s own days, what is overdue for today', () => {
-  const cards = [...knowledgeOf([answer(0, true), { ...answer(0, true), commandId: 'show' }]).cards.values()]
+  const cards = [
+    ...new Knowledge([answer(0, true), { ...answer(0, true), commandId: 'show' }]).cards.values(),
+  ]
   const interval = Math.round((cards[0]!.dueTime - start) / dayMs)
   expect(forecast(cards, start, 0)[interval]).toBe(2)
   expect(forecast(cards, start + 10 * dayMs, 0)[0]).toBe(2)

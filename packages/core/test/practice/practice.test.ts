@@ -14,6 +14,7 @@ import {
   afterAnswer,
   confusionsOf,
   dayMs,
+  Knowledge,
   lessonOfAll,
   measuredTimes,
   oldHabits,
@@ -62,7 +63,7 @@ describe('the questions of a session', () => {
 describe('a day of practice', () => {
   const lesson = lessonOfAll(model, 5)
   const today = (answers: readonly Answer[], at = now) =>
-    practiceToday(lesson, model, answers, { now: at, zoneMinutes: 0, newPerDay: 5 })
+    practiceToday(lesson, model, new Knowledge(answers), { now: at, zoneMinutes: 0 })
 
   test('begins with the most used, five a day', () => {
     const day = today([])

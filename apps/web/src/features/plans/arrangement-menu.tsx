@@ -24,8 +24,8 @@ export function ArrangementMenu() {
   return (
     <>
       <Menu>
-        <MenuButton className="btn max-w-[236px] max-[1200px]:max-w-[150px]">
-          <span className="text-[12px] text-ink-2 max-[1200px]:sr-only">Arrangement</span>
+        <MenuButton className="btn max-w-[236px] max-[1450px]:max-w-[164px] max-[1200px]:max-w-[130px]">
+          <span className="text-[12px] text-ink-2 max-[1450px]:sr-only">Arrangement</span>
           <span className="truncate">{arrangement.name}</span>{' '}
           <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
         </MenuButton>

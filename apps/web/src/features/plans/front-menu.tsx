@@ -15,8 +15,8 @@ export function FrontMenu() {
   if (!program) return null
   return (
     <Menu>
-      <MenuButton className="btn max-w-[230px] max-[1200px]:max-w-[150px]">
-        <span className="text-[12px] text-ink-2 max-[1200px]:sr-only">Program in use</span>
+      <MenuButton className="btn max-w-[230px] max-[1450px]:max-w-[164px] max-[1200px]:max-w-[130px]">
+        <span className="text-[12px] text-ink-2 max-[1450px]:sr-only">Program in use</span>
         <span className="truncate">
           {program.name} · {context?.name ?? 'all contexts'}
         </span>

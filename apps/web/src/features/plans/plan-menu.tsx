@@ -39,10 +39,10 @@ export function PlanMenu({
   ]
   return (
     <Menu>
-      <MenuButton className="btn max-w-[200px] max-[1300px]:max-w-[150px]">
+      <MenuButton className="btn max-w-[200px] max-[1450px]:max-w-[104px]">
         <span className="text-[12px] text-ink-2">Plan</span>
-        <span className="truncate">{plan.name}</span>
-        {isExample && <span className="text-[12px] text-ink-2 max-[1300px]:sr-only">example</span>}
+        <span className="truncate max-[1450px]:sr-only">{plan.name}</span>
+        {isExample && <span className="text-[12px] text-ink-2 max-[1450px]:sr-only">example</span>}
         <ChevronDown size={13} aria-hidden="true" className="shrink-0" />
       </MenuButton>
       <MenuItems anchor="bottom end" className="menu-panel w-[220px]">

@@ -7,6 +7,7 @@ import { timeInWords } from '../../store/time-in-words.js'
 import { autosave } from '../../store/autosave.js'
 import { openById, openExample, openNewPlan } from '../../store/open-plan.js'
 import { forgetPersonal } from '../../store/personal-store.js'
+import { forgetPractice } from '../../store/practice-store.js'
 import { problemInWords, showProblem } from '../../store/problem.js'
 import type { PastState } from '../../store/plan-history.js'
 import { usePlan, usePlanStore } from '../../store/plan-store.js'
@@ -121,6 +122,7 @@ export function usePlans() {
       after(
         shelf.deleteForGood(entry.id).then(() => {
           forgetPersonal(entry.id)
+          void forgetPractice(entry.id).catch(() => undefined)
           return history.forget(entry.id)
         }),
       ),

@@ -14,7 +14,7 @@ import { usePlan } from '../../store/plan-store.js'
 import { useDerived, useFront, usePageOf } from '../../store/selectors.js'
 import { turnPage, useHeld, useView } from '../../store/view-store.js'
 import { refOfControl } from '../../drawing/chart-faces.js'
-import { useRealKeys } from './use-real-keys.js'
+import { useRealKeys } from '../../parts/use-real-keys.js'
 
 export interface Press {
   readonly n: number

@@ -7,7 +7,7 @@ import {
   type NationalLayout,
   type Trigger,
 } from '@reach-plot/core'
-import { chordOf } from '../../parts/use-listen.js'
+import { chordOf } from './use-listen.js'
 
 /**
  * While `on`, presses of the real keyboard with the waits of the model: a hold counts after its time, taps are counted

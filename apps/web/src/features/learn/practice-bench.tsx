@@ -1,0 +1,137 @@
+import { useEffect, useMemo, useRef } from 'react'
+import { deviceTitle, footprint, controlRefOf, heldOf, triggerKey, type Trigger } from '@reach-plot/core'
+import { ChartKey } from '../../drawing/chart-key.js'
+import { keyFaces, refOfControl } from '../../drawing/chart-faces.js'
+import { DeviceOutline } from '../../drawing/device-outline.js'
+import type { KeyFace } from '../../drawing/key-face.js'
+import { useChartZoom, type Extent } from '../../drawing/use-chart-zoom.js'
+import { useKeyWalk } from '../../drawing/use-key-walk.js'
+import { usePageOf } from '../../store/selectors.js'
+import type { LearnScreen } from './use-learn.js'
+
+const marginMm = 14
+/** A part of the bench narrower than this would be drawn too large, mm. */
+const leastWidthMm = 230
+const noop = (): void => undefined
+
+/** The part of the bench that the questions need, with nothing written on the keys until it is shown. */
+export function PracticeBench({ view }: { view: LearnScreen }) {
+  const { svg, group, walk, reveal, outlines, faces, name } = usePracticeBench(view)
+  return (
+    <div className="relative min-h-0 grow">
+      <svg
+        ref={svg}
+        className="absolute inset-0 size-full touch-none bg-paper"
+        role="group"
+        aria-label={`Controls of ${name}`}
+      >
+        <g
+          ref={group}
+          onKeyDown={walk.onKeyDown}
+          onClick={walk.onClick}
+          onFocus={(e) => e.target.matches(':focus-visible') && reveal(e.target)}
+        >
+          {outlines.map(({ placed, device }) => (
+            <DeviceOutline key={device.id} placed={placed} device={device} title={deviceTitle(device)} />
+          ))}
+          {faces.map((face) => (
+            <ChartKey key={face.control.id} face={face} />
+          ))}
+        </g>
+      </svg>
+    </div>
+  )
+}
+
+function usePracticeBench({
+  derived,
+  plan,
+  down,
+  state,
+  question,
+  questions,
+  onControl,
+  commandOf,
+}: LearnScreen) {
+  const { env, bench } = derived
+  const pageOf = usePageOf()
+  const svg = useRef<SVGSVGElement>(null)
+  const group = useRef<SVGGElement>(null)
+  const walk = useKeyWalk(svg, env.controls, derived.rests.index, onControl)
+  const { fit, reveal } = useChartZoom(svg, group, noop)
+  const outlines = useMemo(
+    () =>
+      bench.devices.flatMap((placed) => {
+        const device = plan.devices.find((d) => d.id === placed.deviceId)
+        return device ? [{ placed, device, print: footprint(placed, device) }] : []
+      }),
+    [bench.devices, plan.devices],
+  )
+  const asked = useMemo(() => [...questions.due, ...questions.fresh].map((q) => q.trigger), [questions])
+  const extent = useMemo((): Extent => {
+    const refs = new Set(asked.flatMap(refsOf))
+    const rests = new Set<string | undefined>(Object.values(derived.rests))
+    const near = env.controls.filter((c) => rests.has(c.id) || refs.has(refOfControl(c)))
+    const of = near.length > 0 ? near : env.controls
+    const [x0, x1] = [Math.min(...of.map((c) => c.xMm)), Math.max(...of.map((c) => c.xMm))]
+    const more = Math.max(0, leastWidthMm - (x1 - x0)) / 2
+    return {
+      x0: x0 - more - marginMm,
+      x1: x1 + more + marginMm,
+      y0: Math.min(...of.map((c) => c.yMm)) - marginMm,
+      y1: Math.max(...of.map((c) => c.yMm)) + marginMm,
+    }
+  }, [asked, env.controls, derived.rests])
+  useEffect(() => fit(extent), [extent, fit])
+  const isRunning = state !== null
+  const shown = state?.shown
+  const faces = useMemo((): KeyFace[] => {
+    const program = question ? commandOf(question.commandId)?.programId : undefined
+    const front = { programId: program ?? plan.programs[0]!.id, contextId: null }
+    const drawn = keyFaces({
+      derived,
+      front,
+      held: shown && question ? heldOf(question.trigger) : down,
+      byControl: undefined,
+      places: null,
+      pageOf,
+      chosenRef: null,
+      tabId: walk.tabId,
+    })
+    const [marked, wrong] = isRunning
+      ? [shown && question ? refsOf(question.trigger) : [], shown?.pressed ? refsOf(shown.pressed) : []]
+      : [asked.flatMap(refsOf), []]
+    const answer = question && commandOf(question.commandId)
+    return drawn.map((face) => {
+      const isMarked = marked.includes(face.controlRef)
+      return {
+        ...face,
+        state: face.state === 'held' || face.state === 'none' ? face.state : 'free',
+        parts: [],
+        pennants: [],
+        isClash: false,
+        isLocked: false,
+        rank: null,
+        tint: isMarked ? 4 : 0,
+        isCurrent: isMarked,
+        isChosen: wrong.includes(face.controlRef),
+        timeMs: null,
+        caption:
+          isMarked && isRunning && answer
+            ? (answer.label ?? answer.name)
+            : wrong.includes(face.controlRef)
+              ? 'you pressed'
+              : '',
+        description: face.control.name ?? face.legend,
+      }
+    })
+  }, [derived, plan.programs, question, commandOf, down, pageOf, walk.tabId, isRunning, shown, asked])
+  return { svg, group, walk, reveal, outlines, faces, name: bench.name }
+}
+
+/** The keys and controls of a trigger on the drawing; its modifiers are shown as held. */
+function refsOf(trigger: Trigger): string[] {
+  if (trigger.kind === 'sequence') return trigger.chords.map((c) => c.code)
+  const ref = controlRefOf(trigger)
+  return ref === null ? [triggerKey(trigger)] : [ref]
+}

@@ -1,0 +1,152 @@
+import { useCallback, useMemo, useState } from 'react'
+import {
+  heldOf,
+  isModifierCode,
+  modifierCodes,
+  modifiers,
+  triggerKey,
+  type Modifier,
+  type Trigger,
+} from '@reach-plot/core'
+import { measuredTimes, type AskedKind, type Question } from '@reach-plot/core/practice'
+import { refOfControl } from '../../drawing/chart-faces.js'
+import { usePageOf } from '../../store/selectors.js'
+import { noHeld, useReachOfSets } from '../../store/reach.js'
+import { meantBy, sentFor, swallowed, wayOf } from './asked.js'
+import { useAnswerKeys } from './use-answer-keys.js'
+import { useLesson } from './use-lesson.js'
+import { useSession } from './use-session.js'
+
+/** What a session asks in: all that is new and due, or the old keys that mean something else now. */
+export const practiceKinds = [
+  'key',
+  'name',
+  'hidden',
+  'contrast',
+  'routine',
+] as const satisfies readonly AskedKind[]
+
+/** What Learn shows and can be done there. */
+export function useLearn() {
+  const lesson = useLesson()
+  const { plan, derived, today, habits, answers } = lesson
+  const { env, index, arrangement } = derived
+  const pageOf = usePageOf()
+  const [kind, setKind] = useState<AskedKind>('key')
+  const [down, setDown] = useState<readonly Modifier[]>([])
+  const [ways, setWays] = useState<readonly Trigger[]>([])
+  const commandOf = useCallback((id: string) => index.commands.get(id), [index])
+  const programOf = useCallback((id: string): string => index.commands.get(id)?.programId ?? '', [index])
+  const session = useSession(arrangement.id, programOf)
+  const { state } = session
+  const question = state?.question ?? null
+  const sent = useMemo(
+    () => (question ? sentFor(arrangement.placements, question.commandId, question.trigger) : []),
+    [question, arrangement.placements],
+  )
+  const isNamed = state?.kind === 'name'
+  const take = (pressed: Trigger): void => {
+    if (question) answer(pressed, triggerKey(pressed) === triggerKey(question.trigger))
+  }
+  const answer = (pressed: Trigger | null, isRight: boolean, at?: number): void => {
+    setDown([])
+    setWays([])
+    session.answer(pressed, isRight, at)
+  }
+  const way = question ? wayOf(question.trigger, sent) : 'drawn'
+  const isEscaping = useAnswerKeys({
+    asked: question && !isNamed ? question.trigger : null,
+    way,
+    sent,
+    layout: env.layout,
+    onPress: answer,
+    onStop: session.stop,
+  })
+  const onControl = (ref: string): void => {
+    const control = env.controls.find((c) => refOfControl(c) === ref)
+    if (!control || !question || isNamed) return
+    const modifier = modifiers.find((m) => modifierCodes(m, env.layout.altGraph).includes(ref))
+    if (control.code !== null && isModifierCode(control.code) && modifier) {
+      setDown(down.includes(modifier) ? down.filter((m) => m !== modifier) : [...down, modifier])
+      return
+    }
+    const page = control.code === null ? pageOf(control.deviceId) : undefined
+    const meant = meantBy(control, down, page, question.trigger)
+    const [only] = meant
+    if (meant.length === 1 && only) take(only)
+    else setWays(meant)
+  }
+  const questions = useMemo(
+    () => questionsOf(kind, today, habits, plan, index.triggers),
+    [kind, today, habits, plan, index],
+  )
+  // the times that the answers are held against: of every key that was answered
+  const askedSets = useMemo(
+    () => [...new Map((answers ?? []).map((a) => [heldOf(a.trigger).join(), heldOf(a.trigger)])).values()],
+    [answers],
+  )
+  const { reachOf } = useReachOfSets(askedSets.length > 0 ? askedSets : noHeld)
+  const measured = useMemo(() => measuredTimes(answers ?? [], (t) => reachOf(t)?.timeMs), [answers, reachOf])
+  return {
+    ...lesson,
+    kind,
+    setKind,
+    down,
+    session,
+    state,
+    question,
+    sent,
+    isEscaping,
+    onControl,
+    ways,
+    take,
+    answer,
+    commandOf,
+    questions,
+    measured,
+    why: question ? swallowed(question.trigger, index) : null,
+    way,
+    reachOf,
+  }
+}
+
+export type LearnScreen = ReturnType<typeof useLearn>
+
+/** Keys of a session that goes over what is not due. Assumed. */
+const mostAhead = 20
+
+/** What a session of a kind would ask: what is due, and what is new. */
+function questionsOf(
+  kind: AskedKind,
+  today: ReturnType<typeof useLesson>['today'],
+  habits: ReturnType<typeof useLesson>['habits'],
+  plan: ReturnType<typeof useLesson>['plan'],
+  triggers: ReadonlyMap<string, readonly Trigger[]>,
+): { readonly due: readonly Question[]; readonly fresh: readonly Question[] } {
+  if (!today) return { due: [], fresh: [] }
+  const asQuestion = (commandId: string): Question[] => {
+    const [trigger] = triggers.get(commandId) ?? []
+    return trigger ? [{ commandId, trigger, isNew: false }] : []
+  }
+  if (kind === 'contrast')
+    return {
+      // the moved command, and the one that has its old key now, in turn
+      due: habits.flatMap((h) => [
+        ...asQuestion(h.command.id),
+        ...h.runs.slice(0, 1).flatMap((c) => asQuestion(c.id)),
+      ]),
+      fresh: [],
+    }
+  if (kind === 'routine')
+    return {
+      due: plan.routines.flatMap((r) =>
+        r.steps.flatMap((s) => (s.kind === 'command' ? asQuestion(s.commandId) : [])),
+      ),
+      fresh: [],
+    }
+  const fresh = kind === 'name' ? [] : today.fresh
+  if (today.due.length + fresh.length > 0) return { due: today.due, fresh }
+  // nothing is due: what was met can be gone over all the same, what comes next first
+  const soonest = today.known.toSorted((a, b) => a.dueTime - b.dueTime).slice(0, mostAhead)
+  return { due: soonest.map(({ commandId, trigger }) => ({ commandId, trigger, isNew: false })), fresh: [] }
+}
