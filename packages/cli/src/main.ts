@@ -15,6 +15,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   displace: () => import('./commands/displace.js'),
   days: () => import('./commands/days.js'),
   practice: () => import('./commands/practice.js'),
+  setup: () => import('./commands/setup.js'),
   diff: () => import('./commands/diff.js'),
   merge: () => import('./commands/merge.js'),
   edit: () => import('./commands/edit.js'),
