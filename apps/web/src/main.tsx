@@ -160,6 +160,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./features/solve/solve-view.js')).SolveView }),
       },
       {
+        path: 'carry',
+        lazy: async () => ({ Component: (await import('./features/carry/carry-view.js')).CarryView }),
+      },
+      {
         path: 'learn',
         lazy: async () => ({ Component: (await import('./features/learn/learn-view.js')).LearnView }),
       },

@@ -28,6 +28,7 @@ const views = [
   { to: '/learn', name: 'Learn' },
   { to: '/try', name: 'Try' },
   { to: '/labels', name: 'Labels' },
+  { to: '/carry', name: 'Carry' },
 ] as const
 /** Header, the view in front, status line, and the sheets that belong to no view. */
 export function AppFrame() {
@@ -109,6 +110,7 @@ function useAppFrame() {
     compare: go('/compare'),
     learn: go('/learn'),
     labels: go('/labels'),
+    carry: go('/carry'),
     night: toggleTheme,
     shortcuts: () => setSheet('shortcuts'),
   })

@@ -1,3 +1,4 @@
+import type { Ticks } from '@reach-plot/core/carry'
 import type { Calibration } from '@reach-plot/core/drawing'
 import { useMemo } from 'react'
 import { create } from 'zustand'
@@ -9,6 +10,8 @@ import { useView } from './view-store.js'
 export interface Personal {
   /** stock of the plan's own → what this machine's printer does to it, as it was measured */
   readonly calibrations: Readonly<Record<string, Calibration>>
+  /** what of the set-up list is done */
+  readonly ticks: Ticks
   /** the program and context that were in use */
   readonly programId: string | null
   readonly contextId: string | null
@@ -19,7 +22,7 @@ interface PersonalState extends Personal {
   set(change: Partial<Personal>): void
 }
 
-const none: Personal = { calibrations: {}, programId: null, contextId: null }
+const none: Personal = { calibrations: {}, ticks: {}, programId: null, contextId: null }
 const keyOf = (planId: string): string => `reach-plot-personal/${planId}`
 
 function read(planId: string): Personal {
@@ -35,9 +38,9 @@ export const usePersonal = create<PersonalState>()((set, get) => ({
   planId: '',
   set(change) {
     set(change)
-    const { planId, calibrations, programId, contextId } = get()
+    const { planId, calibrations, ticks, programId, contextId } = get()
     try {
-      localStorage.setItem(keyOf(planId), JSON.stringify({ calibrations, programId, contextId }))
+      localStorage.setItem(keyOf(planId), JSON.stringify({ calibrations, ticks, programId, contextId }))
     } catch {
       // without it the plan opens as it opened the first time
     }

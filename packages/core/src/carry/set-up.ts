@@ -4,10 +4,11 @@ import type { Arrangement, Plan } from '../plan/index.js'
 import { triggerKey, type Chord, type Trigger } from '../triggers/index.js'
 import type { PreparedModel } from '../model/index.js'
 
-/** Where a step is done: in a program's settings, in those of a device's driver, or in the system's. */
+/** Where a step is done: in a program's settings, in those of a device's driver, in a pop-up set, or in the system's. */
 export type SetUpPlace =
   | { readonly kind: 'program'; readonly id: string }
   | { readonly kind: 'device'; readonly id: string }
+  | { readonly kind: 'popup'; readonly id: string }
   | { readonly kind: 'system' }
 
 /** One thing to change. */
@@ -44,10 +45,12 @@ function grouped<T>(list: readonly T[], keyOf: (item: T) => string): Map<string,
 /** A step before it has its place in the order. */
 type Draft = Omit<SetUpStep, 'after'>
 
-const placeOf = (trigger: Trigger, command: Command): SetUpPlace =>
-  'deviceId' in trigger
+function placeOf(trigger: Trigger, command: Command): SetUpPlace {
+  if (trigger.kind === 'popup') return { kind: 'popup', id: trigger.setId }
+  return 'deviceId' in trigger
     ? { kind: 'device', id: trigger.deviceId }
     : { kind: 'program', id: command.programId }
+}
 
 const keyOfPlace = (place: SetUpPlace): string =>
   place.kind === 'system' ? 'system' : `${place.kind} ${place.id}`
@@ -56,13 +59,17 @@ const keyOfPlace = (place: SetUpPlace): string =>
  * What to change to get from one arrangement to another, by place, in the order of the program's own settings as far as no trigger is ever held
  * by two commands that can be live together. Where commands wait for each other in a circle, the least used one is taken off first and set later.
  */
-export function setUpSteps(from: PreparedModel, to: PreparedModel): SetUpStep[] {
+export function setUpSteps(
+  from: Pick<PreparedModel, 'plan' | 'arrangement'>,
+  to: Pick<PreparedModel, 'arrangement' | 'index'>,
+): SetUpStep[] {
   const { plan } = from
   const drafts = draftsOf(plan, from.arrangement, to.arrangement)
   const byPlace = grouped(drafts, (d) => keyOfPlace(d.place))
   const places = [
     ...plan.programs.map((p) => `program ${p.id}`),
     ...plan.devices.map((d) => `device ${d.id}`),
+    ...new Set(drafts.flatMap((d) => (d.place.kind === 'popup' ? [keyOfPlace(d.place)] : []))),
   ]
   return [...systemSteps(to), ...places.flatMap((place) => inSafeOrder(byPlace.get(place) ?? [], plan))]
 }
@@ -142,10 +149,9 @@ function resentDrafts(plan: Plan, from: Arrangement, to: Arrangement): Draft[] {
 }
 
 /** Keys that the arrangement uses and the system takes: they have to be freed first. */
-function systemSteps(to: PreparedModel): SetUpStep[] {
-  const { index } = to
+function systemSteps({ arrangement, index }: Pick<PreparedModel, 'arrangement' | 'index'>): SetUpStep[] {
   const seen = new Set<string>()
-  return to.arrangement.placements.flatMap((p): SetUpStep[] =>
+  return arrangement.placements.flatMap((p): SetUpStep[] =>
     [p.trigger, ...(p.sends ?? [])].flatMap((trigger): SetUpStep[] => {
       if (trigger.kind !== 'chord') return []
       const key = triggerKey(trigger)

@@ -7,6 +7,7 @@ export const declineReasons = [
   'hard to remember',
   'means something else',
   'used to its key',
+  'not possible there',
 ] as const
 /** Why a proposal is declined. */
 export type DeclineReason = (typeof declineReasons)[number]

@@ -77,4 +77,5 @@ const declineWords: Readonly<Record<DeclineReason, string>> = {
   'hard to remember': 'I cannot remember it',
   'means something else': 'The key means something else to me',
   'used to its key': 'I am used to its key now',
+  'not possible there': 'It cannot be set there',
 }

@@ -15,6 +15,7 @@ export const appActions = [
   { id: 'learn', name: 'Go to Learn', combo: '7' },
   { id: 'try', name: 'Go to Try', combo: '8' },
   { id: 'labels', name: 'Go to Labels', combo: '9' },
+  { id: 'carry', name: 'Go to Carry', combo: '0' },
   { id: 'lookup', name: 'Go to Look up', combo: 'l' },
   { id: 'usage', name: 'Go to Usage', combo: 'u' },
   { id: 'unplaced', name: 'Choose the next command without a key', combo: 'n' },

@@ -35,4 +35,5 @@ export const declineConsequences: Readonly<Record<DeclineReason, string>> = {
   'hard to remember': 'memory weighs more from now on',
   'means something else': 'it is not proposed again',
   'used to its key': 'the command is locked where it is',
+  'not possible there': 'it is not proposed again',
 }

@@ -1,0 +1,56 @@
+import { progressOf } from '@reach-plot/core/carry'
+import { howMany } from '../../parts/words.js'
+import type { CarryPlace, CarryScreen } from './use-carry.js'
+
+/** The programs, devices and the system, with how far each is. */
+export function CarrySide({ view }: { view: CarryScreen }) {
+  const { from, arrangement, progress, places, steps } = view
+  return (
+    <nav
+      aria-label="Where to change"
+      className="side flex w-[256px] shrink-0 flex-col overflow-y-auto border-r border-rule bg-panel"
+    >
+      <div className="border-b border-rule px-[14px] py-3">
+        <h2 className="title">Carry</h2>
+        <p className="mt-1 text-ink-2">
+          {from.id === arrangement.id
+            ? `“${arrangement.name}” is what is set now.`
+            : `From “${from.name}” to “${arrangement.name}”: ${howMany(steps.length, 'change', 'changes')}, ${progress.done} done${progress.impossible > 0 ? `, ${progress.impossible} not possible` : ''}.`}
+        </p>
+      </div>
+      <ul>
+        {places.map((p) => (
+          <PlaceItem key={p.key} place={p} view={view} />
+        ))}
+      </ul>
+    </nav>
+  )
+}
+
+function PlaceItem({ place, view }: { place: CarryPlace; view: CarryScreen }) {
+  const { done, impossible, all } = progressOf(place.steps, view.ticks)
+  const isChosen = view.place?.key === place.key
+  const share = (100 * (done + impossible)) / all
+  return (
+    <li className="border-b border-rule">
+      <button
+        type="button"
+        className={`block w-full px-[14px] py-2 text-left ${isChosen ? 'bg-ink text-panel' : ''}`}
+        aria-current={isChosen ? 'true' : undefined}
+        onClick={() => view.choosePlace(place.key)}
+      >
+        <span className="flex justify-between gap-2">
+          <b className="truncate" title={place.name}>
+            {place.name}
+          </b>
+          <span className="whitespace-nowrap tabular-nums">
+            {done + impossible} of {all}
+          </span>
+        </span>
+        <span className={`mt-1.5 block h-[3px] ${isChosen ? 'bg-ink-2' : 'bg-rule'}`} aria-hidden="true">
+          <span className="block h-full bg-reach-4" style={{ width: `${share}%` }} />
+        </span>
+      </button>
+    </li>
+  )
+}

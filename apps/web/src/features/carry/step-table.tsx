@@ -1,0 +1,126 @@
+import { download } from '../../parts/download.js'
+import { keysInWords, stepInWords, type SetUpStep } from '@reach-plot/core/carry'
+import { restAsCsv, restAsMarkdown } from './rest.js'
+import type { CarryScreen } from './use-carry.js'
+
+/** The steps of one place, in its order. */
+export function StepTable({ view }: { view: CarryScreen }) {
+  const { place, plan } = view
+  return (
+    <section aria-label="What to change" className="flex min-w-0 grow flex-col bg-paper">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-[18px] py-2">
+        <h3 className="text-[15px] font-semibold">{place?.name ?? 'Nothing to change'}</h3>
+        <p className="text-ink-2">{place && 'in the order of its menus; no key is held twice on the way'}</p>
+        <div className="no-print ml-auto flex gap-2">
+          <button type="button" className="btn" disabled={!place} onClick={() => print()}>
+            Print
+          </button>
+          <button
+            type="button"
+            className="btn"
+            disabled={!place}
+            onClick={() => download(restAsMarkdown(view), `${plan.name} set-up.md`, 'text/markdown')}
+          >
+            Save as text
+          </button>
+          <button
+            type="button"
+            className="btn"
+            disabled={!place}
+            onClick={() => download(restAsCsv(view), `${plan.name} set-up.csv`, 'text/csv')}
+          >
+            Save as CSV
+          </button>
+        </div>
+      </div>
+      <div
+        className="print-all min-h-0 grow overflow-y-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Changes, a table"
+      >
+        {place ? <Rows view={view} steps={place.steps} /> : <NothingToDo view={view} />}
+      </div>
+    </section>
+  )
+}
+
+function NothingToDo({ view: { from, arrangement } }: { view: CarryScreen }) {
+  return (
+    <p className="max-w-[520px] px-[18px] pt-5 text-[15px]">
+      {from.id === arrangement.id
+        ? `“${arrangement.name}” is marked as what is set on your machine. Choose another arrangement above, or change this one, and a short list of what to change begins here.`
+        : `“${arrangement.name}” differs in nothing from “${from.name}”, which is set now.`}
+    </p>
+  )
+}
+
+function Rows({ view, steps }: { view: CarryScreen; steps: readonly SetUpStep[] }) {
+  const isSystem = steps[0]?.place.kind === 'system'
+  return (
+    <table className="w-full">
+      <thead>
+        <tr className="caption border-b border-rule text-left">
+          <th className="w-[38px] py-1.5 pl-[18px]">
+            <span className="sr-only">Done</span>
+          </th>
+          <th className="py-1.5 font-normal">{isSystem ? 'What it does now' : 'Menu'}</th>
+          {!isSystem && <th className="py-1.5 font-normal">Command</th>}
+          <th className="py-1.5 font-normal">Now</th>
+          <th className="py-1.5 pr-[18px] font-normal">Becomes</th>
+        </tr>
+      </thead>
+      <tbody>
+        {steps.map((step) => (
+          <Row key={step.id} view={view} step={step} isSystem={isSystem} />
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function Row({ view, step, isSystem }: { view: CarryScreen; step: SetUpStep; isSystem: boolean }) {
+  const { ticks, tick, choose, chosen, env } = view
+  const ticked = ticks[step.id]
+  const isDone = ticked !== undefined && ticked.note === undefined
+  const name = step.command?.name ?? step.systemAction ?? ''
+  return (
+    <tr
+      className={`border-b border-rule ${chosen?.id === step.id ? 'bg-reach-1' : ''} ${ticked ? 'text-ink-2' : ''}`}
+      onClick={() => choose(step.id)}
+    >
+      <td className="py-1.5 pl-[18px]">
+        <input
+          type="checkbox"
+          className="size-4 align-middle accent-(--magenta)"
+          checked={isDone}
+          aria-label={`Done: ${name}, ${stepInWords(step, env).join(' ')}`}
+          onClick={(e) => e.stopPropagation()}
+          onChange={(e) => tick(step, e.target.checked ? { at: Date.now() } : null)}
+        />
+      </td>
+      <td className="py-1.5 pr-3">{isSystem ? name : step.command?.menu.join(' › ') || '–'}</td>
+      {!isSystem && (
+        <td className="py-1.5 pr-3">
+          <button
+            type="button"
+            className={`text-left ${ticked ? '' : 'font-semibold'}`}
+            onClick={() => choose(step.id)}
+          >
+            {name}
+            {step.command?.parameter !== undefined && ` ${step.command.parameter}`}
+          </button>
+        </td>
+      )}
+      <td className="py-1.5 pr-3 font-chart text-[14px] text-ink-2">{keysInWords(step.was, env)}</td>
+      <td className="py-1.5 pr-[18px]">
+        <span className="font-chart text-[14px] font-semibold">
+          {isSystem ? 'free' : keysInWords(step.becomes, env)}
+        </span>
+        {ticked?.note !== undefined && (
+          <span className="block text-magenta">not possible there: {ticked.note}</span>
+        )}
+      </td>
+    </tr>
+  )
+}
