@@ -14,6 +14,7 @@ const screens = [
     'solve',
     'compare',
     'learn',
+    'carry',
     'plans',
   ],
   [
@@ -128,7 +129,7 @@ test('shortcuts of the app are shown, can be changed, and refuse what the browse
 }) => {
   await openDemo(page)
   await page.keyboard.press('?')
-  await page.getByRole('button', { name: /^Go to Labels: 8/ }).click()
+  await page.getByRole('button', { name: /^Go to Labels: 9/ }).click()
   await page.keyboard.press('F5')
   await expect(page.getByRole('alert')).toContainText('The browser keeps this combination')
   await page.keyboard.press('F9')

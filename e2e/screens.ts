@@ -24,6 +24,7 @@ export const screens: readonly (readonly [path: string, shows: string | RegExp])
   ['/try', /press/i],
   ['/labels', 'Labels for key tops'],
   ['/labels/printer', /stand-in/i],
+  ['/carry', 'When all is done'],
   ['/plans', 'Go back'],
   ['/start', 'What stands on your desk?'],
   ['/help', 'How the figures are made'],

@@ -16,6 +16,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   days: () => import('./commands/days.js'),
   practice: () => import('./commands/practice.js'),
   setup: () => import('./commands/setup.js'),
+  keyfile: () => import('./commands/keyfile.js'),
   diff: () => import('./commands/diff.js'),
   merge: () => import('./commands/merge.js'),
   edit: () => import('./commands/edit.js'),

@@ -1,5 +1,8 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { expect, test } from 'vitest'
-import { demo, json } from './run.js'
+import { cli, demo, json } from './run.js'
 
 test('setup: what to change where, in order, with what each step waits for', async () => {
   const found = await json('setup', demo, '--from', 'defaults', '--to', 'draft-1')
@@ -13,4 +16,22 @@ test('setup: what to change where, in order, with what each step waits for', asy
       (s: { kind: string }) => s.kind === 'system',
     ),
   ).toBe(true)
+})
+
+test('keyfile: an arrangement over a program’s own key file, changing only what changes', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'reach-plot-keyfile-'))
+  const [path, out] = [join(folder, 'keys.conf'), join(folder, 'new.conf')]
+  writeFileSync(
+    path,
+    '# my keys\nbind ctrl+shift+k "Close outline"\nbind g "Show grid"\nbind ctrl+h "No such thing"\n',
+  )
+  const found = await json('keyfile', demo, path, '--program', 'fenmap', '--out', out)
+  expect(found.found).toBe(2)
+  expect(readFileSync(out, 'utf8')).toBe(
+    '# my keys\nbind f "Close outline"\nbind g "Show grid"\nbind ctrl+h "No such thing"\n',
+  )
+  expect(found.changes).toEqual([
+    { line: 2, was: 'bind ctrl+shift+k "Close outline"', becomes: 'bind f "Close outline"' },
+  ])
+  expect((await cli('keyfile', demo, path, '--program', 'nothing')).status).toBe(2)
 })

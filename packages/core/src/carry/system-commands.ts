@@ -77,8 +77,9 @@ const isText = (id: string): boolean => id.startsWith('org.mate.') || id === 'or
 /** What such a setting says for none. */
 const noneText = (id: string): string => (id.startsWith('org.mate.') ? "'disabled'" : "''")
 
-/** A word for the shell, in single quotes. */
-const quoted = (text: string): string => `'${text.replaceAll("'", String.raw`'\''`)}'`
+/** A word for the shell, in the quotes that need no escapes. */
+const quoted = (text: string): string =>
+  text.includes("'") && !/["$`\\!]/.test(text) ? `"${text}"` : `'${text.replaceAll("'", String.raw`'\''`)}'`
 
 const splitId = (id: string): readonly [schema: string, key: string] => {
   const at = id.lastIndexOf('.')
@@ -147,9 +148,9 @@ function swayLines(key: SystemKey, free: string[], back: string[]): void {
 export function dconfFile(free: readonly string[]): string {
   const bySchema = new Map<string, string[]>()
   for (const line of free) {
-    const found = /^gsettings set (\S+) (\S+) '(.*)'$/.exec(line)
+    const found = /^gsettings set (\S+) (\S+) (["'])(.*)\3$/.exec(line)
     if (!found) continue
-    const [, schema = '', key = '', value = ''] = found
+    const [, schema = '', key = '', , value = ''] = found
     bySchema.set(schema, [
       ...(bySchema.get(schema) ?? []),
       `${key}=${value.replaceAll(String.raw`'\''`, "'")}`,

@@ -1,6 +1,7 @@
 export { roles, type Columns, type Role } from './roles.js'
 export { entriesOf, type Entries, type Entry, type Unreadable } from './entries.js'
 export { readTables, readTextTables, textOf, type Decode, type FoundTable } from './read.js'
+export { styleOf, withVariables } from './columns.js'
 export { shapeOf } from './shape.js'
 export { formNames, mostBytes, type FormId, type KeyTable } from './table.js'
 export { missingKeys, takeTable, type Taken, type TakenCommand, type TakeOptions } from './take.js'

@@ -49,7 +49,8 @@ function linesOf(text: string): { readonly lines: readonly Line[]; readonly vari
   // a backslash at the end goes on in the next line
   const joined = text.replace(/\\\r?\n/g, (found) => ' '.repeat(found.length - 1) + '\n').split(/\r?\n/)
   joined.forEach((whole, i) => {
-    const trimmed = whole.trim()
+    // a comment may end a line
+    const trimmed = whole.replace(/\s#\s[^"']*$/, '').trim()
     if (trimmed === '' || comment.test(whole)) return
     const heading = /^\[([^\]]+)\]$/.exec(trimmed)?.[1]
     if (heading !== undefined) {

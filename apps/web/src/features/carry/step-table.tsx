@@ -1,5 +1,7 @@
 import { download } from '../../parts/download.js'
 import { keysInWords, stepInWords, type SetUpStep } from '@reach-plot/core/carry'
+import { FreeingPart } from './freeing-part.js'
+import { KeyFilePart } from './key-file-part.js'
 import { restAsCsv, restAsMarkdown } from './rest.js'
 import type { CarryScreen } from './use-carry.js'
 
@@ -10,7 +12,9 @@ export function StepTable({ view }: { view: CarryScreen }) {
     <section aria-label="What to change" className="flex min-w-0 grow flex-col bg-paper">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-[18px] py-2">
         <h3 className="text-[15px] font-semibold">{place?.name ?? 'Nothing to change'}</h3>
-        <p className="text-ink-2">{place && 'in the order of its menus; no key is held twice on the way'}</p>
+        <p className="text-ink-2">
+          {place && place.key !== 'system' && 'in the order of its menus; no key is held twice on the way'}
+        </p>
         <div className="no-print ml-auto flex gap-2">
           <button type="button" className="btn" disabled={!place} onClick={() => print()}>
             Print
@@ -40,6 +44,8 @@ export function StepTable({ view }: { view: CarryScreen }) {
         aria-label="Changes, a table"
       >
         {place ? <Rows view={view} steps={place.steps} /> : <NothingToDo view={view} />}
+        {place?.steps[0]?.place.kind === 'system' && <FreeingPart steps={place.steps} />}
+        {place?.steps[0]?.place.kind === 'program' && <KeyFilePart programId={place.steps[0].place.id} />}
       </div>
     </section>
   )

@@ -87,5 +87,3 @@ export function useLesson() {
     setNewPerDay,
   }
 }
-
-export type LessonScreen = ReturnType<typeof useLesson>

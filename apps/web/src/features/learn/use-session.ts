@@ -116,5 +116,3 @@ export function useSession(arrangementId: string, programOf: (commandId: string)
     forget: () => setKept(null),
   }
 }
-
-export type Session = ReturnType<typeof useSession>

@@ -1,0 +1,89 @@
+import { readFile } from 'node:fs/promises'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { message, openDemo } from './app.js'
+
+const next = (page: Page) => page.getByRole('complementary', { name: 'Next' })
+const places = (page: Page) => page.getByRole('navigation', { name: 'Where to change' })
+
+async function openCarry(page: Page): Promise<void> {
+  await openDemo(page)
+  await page.keyboard.press('0')
+  await expect(
+    page.getByText(/From “Program defaults” to “Field season, draft 1”: \d+ changes, 0 done/),
+  ).toBeVisible()
+}
+
+test('the set-up list is ticked off by keys alone, stays so, and says what cannot be set', async ({
+  page,
+}) => {
+  await openCarry(page)
+  await places(page)
+    .getByRole('button', { name: /^Fenmap/ })
+    .press('Enter')
+  await expect(next(page)).toContainText('Delete')
+  await next(page).getByRole('button', { name: 'Done', exact: true }).press('Enter')
+  await expect(next(page)).toContainText('Redo')
+  await page.reload()
+  await expect(page.getByText(/changes, 1 done/)).toBeVisible()
+
+  await places(page)
+    .getByRole('button', { name: /^Fenmap.*1 of/ })
+    .click()
+  await next(page).getByRole('button', { name: 'Not possible there…' }).click()
+  const dialog = page.getByRole('dialog')
+  expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([])
+  await dialog.getByLabel('What stands in the way').fill('greyed out')
+  // what is half typed is there again
+  await page.keyboard.press('Escape')
+  await next(page).getByRole('button', { name: 'Not possible there…' }).click()
+  await dialog.getByRole('button', { name: 'Keep the note' }).click()
+  await expect(page.getByText('not possible there: greyed out')).toBeVisible()
+  await expect(message(page, '“Redo” is not proposed there again')).toBeVisible()
+  await expect(page.getByText(/1 done, 1 not possible/)).toBeVisible()
+
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as text' }).click(),
+  ])
+  const text = await readFile(await file.path(), 'utf8')
+  expect(text).toContain('## Fenmap')
+  expect(text).toContain(
+    '- [ ] Edit › Select › None: Select none: Take Ctrl+Shift+A off it. Press Esc in its field.',
+  )
+  expect(text).not.toContain('Redo: Take Ctrl+Shift+Y')
+})
+
+test('keys of the system come as lines with a way back, a key file is written over as it is', async ({
+  page,
+}) => {
+  await openCarry(page)
+  await expect(page.getByRole('region', { name: 'Lines that free the keys' })).toContainText(
+    'gsettings set org.gnome.desktop.wm.keybindings minimize',
+  )
+  await expect(page.getByRole('region', { name: 'Lines that bring the keys back' })).toContainText(
+    'gsettings reset',
+  )
+  await places(page)
+    .getByRole('button', { name: /^Fenmap/ })
+    .click()
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Choose the key file…' }).click()
+  await (
+    await chooser
+  ).setFiles({
+    name: 'keys.conf',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('# mine\nbind ctrl+shift+k "Close outline"\nbind g "Show grid"\n'),
+  })
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('keys.conf: 1 line changes')
+  await expect(dialog).toContainText('bind f "Close outline"')
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Save the new file' }).click(),
+  ])
+  expect(await readFile(await file.path(), 'utf8')).toBe(
+    '# mine\nbind f "Close outline"\nbind g "Show grid"\n',
+  )
+})
