@@ -119,6 +119,20 @@ export const topics: readonly Topic[] = [
     'Press a key or click a control: you see what happens to it in the device, the system, the program, and which command it ends in, or where it is lost.',
   ),
   howTo(
+    'learn',
+    'Learn the new keys',
+    '/learn',
+    'Learn',
+    'A few new keys a day, what gains most first; until its day a command keeps its old key. Begin, and press the key of each command that comes up. What was wrong or slow comes again soon, what you know in days. The record of your answers stays in this browser; save it as a file to carry it elsewhere.',
+  ),
+  howTo(
+    'carry',
+    'Set it up, program by program',
+    '/carry',
+    'Carry',
+    'From what is set now to the arrangement in front: what to take off and what to give, in an order in which no key is ever held twice. Tick off what is done; say what is not possible, and that place is not proposed again. Keys of the system come as lines for a terminal with a way back, and a program’s own key file can be written over as it is.',
+  ),
+  howTo(
     'labels',
     'Print labels',
     '/labels',
