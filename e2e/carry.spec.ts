@@ -1,4 +1,7 @@
+import { mkdtempSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { message, openDemo } from './app.js'
@@ -86,4 +89,38 @@ test('keys of the system come as lines with a way back, a key file is written ov
   expect(await readFile(await file.path(), 'utf8')).toBe(
     '# mine\nbind f "Close outline"\nbind g "Show grid"\n',
   )
+})
+
+test('the page for others opens from the disk without a network, finds keys, and is a list without scripts', async ({
+  page,
+  browser,
+}) => {
+  await openCarry(page)
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save the page' }).click(),
+  ])
+  const path = join(mkdtempSync(join(tmpdir(), 'reach-plot-page-')), 'page.html')
+  await file.saveAs(path)
+  const apart = await browser.newContext({ offline: true })
+  const other = await apart.newPage()
+  const asked: string[] = []
+  other.on('request', (r) => asked.push(r.url()))
+  await other.goto(`file://${path}`)
+  await other.keyboard.press('g')
+  await expect(other.getByRole('status')).toContainText('G: Show grid')
+  await expect(other.locator('[data-ref=KeyG]')).toContainText('Show grid')
+  await other.getByLabel('Held').selectOption('Shift')
+  await expect(other.locator('[data-ref=KeyS]')).toContainText('Saltmarsh')
+  await other.getByLabel('Find', { exact: true }).fill('close outl')
+  await expect(other.getByRole('row')).toHaveCount(1 + 1 + 1)
+  expect(asked).toEqual([`file://${path}`])
+  expect((await new AxeBuilder({ page: other }).analyze()).violations).toEqual([])
+  await apart.close()
+
+  const still = await browser.newContext({ javaScriptEnabled: false, offline: true })
+  const plain = await still.newPage()
+  await plain.goto(`file://${path}`)
+  await expect(plain.getByRole('row', { name: /Close outline F/ })).toBeVisible()
+  await still.close()
 })

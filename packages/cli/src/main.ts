@@ -17,6 +17,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   practice: () => import('./commands/practice.js'),
   setup: () => import('./commands/setup.js'),
   keyfile: () => import('./commands/keyfile.js'),
+  page: () => import('./commands/page.js'),
   diff: () => import('./commands/diff.js'),
   merge: () => import('./commands/merge.js'),
   edit: () => import('./commands/edit.js'),

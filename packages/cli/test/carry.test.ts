@@ -35,3 +35,10 @@ test('keyfile: an arrangement over a program’s own key file, changing only wha
   ])
   expect((await cli('keyfile', demo, path, '--program', 'nothing')).status).toBe(2)
 })
+
+test('page: one file for people without the app', async () => {
+  const out = join(mkdtempSync(join(tmpdir(), 'reach-plot-page-')), 'page.html')
+  expect(await json('page', demo, '--out', out)).toMatchObject({ arrangement: 'draft-1' })
+  expect(readFileSync(out, 'utf8')).toContain('Close outline')
+  expect((await cli('page', demo)).stderr).toMatch(/--out is missing/)
+})

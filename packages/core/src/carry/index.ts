@@ -3,3 +3,4 @@ export { nextStep, progressOf, ticksSchema, type SetUpProgress, type Tick, type 
 export { keysInWords, stepInWords } from './words.js'
 export { accelerator, dconfFile, freeingLines, type FreeingLines } from './system-commands.js'
 export { rewriteKeyFile, type ChangedLine, type RewrittenFile, type Unsaid } from './key-file.js'
+export { pageForOthers } from './page.js'

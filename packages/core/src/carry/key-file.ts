@@ -1,3 +1,4 @@
+import { escapeUTF8 } from 'entities'
 import { entriesOf, readTextTables, styleOf, withVariables, type FoundTable } from '../key-tables/index.js'
 import type { Command } from '../commands/index.js'
 import type { Placed } from '../plan/index.js'
@@ -168,15 +169,12 @@ function placeIn(
 ): Pick<Row, 'line' | 'cell' | 'isMarkup'> | null {
   if (cell === '') return null
   if (lines[line - 1]?.includes(cell) === true) return { line, cell, isMarkup: false }
-  const escaped = asMarkup(cell)
+  const escaped = escapeUTF8(cell)
   const at = lines.findIndex((l, i) => i >= from && (l.includes(cell) || l.includes(escaped)))
   if (at < 0) return null
   const isMarkup = !(lines[at] as string).includes(cell)
   return { line: at + 1, cell: isMarkup ? escaped : cell, isMarkup }
 }
-
-const asMarkup = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
 
 /** Learns the file's spelling from all its rows. */
 function writerOf({ table, columns }: FoundTable, speller: Speller): KeyWriter {
@@ -216,7 +214,7 @@ function writeCommand(
   if (own.every(isRight) && missing.length === 0) return
   const textOf = (t: Trigger): string => {
     const written = writer.write(t) as string
-    return first.isMarkup ? asMarkup(written) : written
+    return first.isMarkup ? escapeUTF8(written) : written
   }
   // a cell that lists several keys is written over as a list
   if (own.some((r) => r.triggers.length > 1) && own.length === 1) {

@@ -1,3 +1,4 @@
+import { escapeUTF8 } from 'entities'
 import { contextsInWords, fullName, isLiveIn, livesEverywhere, type Command } from '../commands/index.js'
 import type { Environment } from '../model/index.js'
 import { controlRefOf, heldOf, modifierName, triggerName, type Trigger } from '../triggers/index.js'
@@ -169,7 +170,7 @@ export function listMarkdown({ title, sections, traps }: TriggerList): string {
   ].join('\n')
 }
 
-const html = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.codePointAt(0)};`)
+const html = escapeUTF8
 
 /** The list as one HTML page that prints in columns; nothing in it runs or is loaded. */
 export function listHtml({ title, sections, traps }: TriggerList): string {

@@ -1,4 +1,5 @@
 import { progressOf } from '@reach-plot/core/carry'
+import { download } from '../../parts/download.js'
 import { howMany } from '../../parts/words.js'
 import type { CarryPlace, CarryScreen } from './use-carry.js'
 
@@ -23,6 +24,19 @@ export function CarrySide({ view }: { view: CarryScreen }) {
           <PlaceItem key={p.key} place={p} view={view} />
         ))}
       </ul>
+      <div className="px-[14px] py-4">
+        <h3 className="caption">For others</h3>
+        <p className="mt-1 text-ink-2">
+          One page with every key, the bench and a search, which opens without this app and without a network.
+        </p>
+        <button
+          type="button"
+          className="btn mt-2"
+          onClick={() => download(view.page(), `${view.plan.name}.html`, 'text/html')}
+        >
+          Save the page
+        </button>
+      </div>
     </nav>
   )
 }

@@ -1,6 +1,13 @@
 import { useMemo, useState } from 'react'
 import { declineMove, markSetNow, triggerKey } from '@reach-plot/core'
-import { nextStep, progressOf, setUpSteps, type SetUpStep, type Ticks } from '@reach-plot/core/carry'
+import {
+  nextStep,
+  pageForOthers,
+  progressOf,
+  setUpSteps,
+  type SetUpStep,
+  type Ticks,
+} from '@reach-plot/core/carry'
 import { undoAction } from '../../store/actions.js'
 import { toast } from '../../store/message.js'
 import { usePersonal } from '../../store/personal-store.js'
@@ -30,12 +37,12 @@ function useSteps() {
     () => setUpSteps({ plan, arrangement: from }, { arrangement, index }),
     [plan, index, arrangement, from],
   )
-  return { plan, env, arrangement, from, steps }
+  return { plan, env, index, arrangement, from, steps }
 }
 
 /** What Carry shows and can be done there. */
 export function useCarry() {
-  const { plan, env, arrangement, from, steps } = useSteps()
+  const { plan, env, index, arrangement, from, steps } = useSteps()
   const edit = useEdit()
   const ticks = usePersonal((s) => s.ticks)
   const setPersonal = usePersonal((s) => s.set)
@@ -98,6 +105,7 @@ export function useCarry() {
     setAsking,
     impossible,
     progress: progressOf(steps, ticks),
+    page: () => pageForOthers({ plan, arrangement, env, index }),
     /** the command of a step, chosen for the Plot */
     chooseCommand: (step: SetUpStep) => step.command && setView({ commandId: step.command.id }),
   }
