@@ -19,7 +19,7 @@ const draw = () => {
     const text = cap.querySelector('.on')
     text.textContent = here.length === 0 ? '' : here[0].l + (here.length > 1 ? ' +' + (here.length - 1) : '')
     const most = Number(cap.dataset.w) - 1.6
-    const long = text.textContent.length * 1.15
+    const long = text.textContent.length * 1.35
     if (long > most) { text.setAttribute('textLength', most); text.setAttribute('lengthAdjust', 'spacingAndGlyphs') }
     else { text.removeAttribute('textLength') }
     cap.classList.toggle('taken', here.length > 0)

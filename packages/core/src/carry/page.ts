@@ -1,5 +1,5 @@
 import { escapeUTF8 } from 'entities'
-import type { BenchControl } from '../bench/index.js'
+import { deviceTitle, type BenchControl } from '../bench/index.js'
 import type { Command } from '../commands/index.js'
 import type { PreparedModel } from '../model/index.js'
 import {
@@ -37,7 +37,7 @@ const refOf = (c: Pick<BenchControl, 'code' | 'id'>): string => c.code ?? c.id
  * One HTML page of an arrangement for people without the app: its benches' controls to scale, every trigger as a list, a search, and "press a key".
  * It loads nothing; without scripts the list and the drawing of keys without modifiers remain.
  */
-export function pageForOthers(model: Pick<PreparedModel, 'plan' | 'arrangement' | 'env' | 'index'>): string {
+export function pageForOthers(model: Pick<PreparedModel, 'plan' | 'arrangement' | 'bench' | 'env'>): string {
   const { plan, arrangement, env } = model
   const entries = entriesOf(model)
   const title = `${plan.name}: ${arrangement.name}`
@@ -67,7 +67,7 @@ export function pageForOthers(model: Pick<PreparedModel, 'plan' | 'arrangement' 
 <p id="said" role="status">Press a key to see what it does.</p>
 </div>
 <main>
-${drawing(env.controls, model)}
+${drawings(model)}
 ${plan.programs.map((p) => programPart(p.name, entries)).join('\n')}
 </main>
 <script type="application/json" id="data">${asData(entries)}</script>
@@ -124,32 +124,55 @@ ${entries.flatMap((e, i) => (e.p === name ? [`<tr data-n="${i}"><th scope="row">
 </table>
 </section>`
 
-const edgeMm = 6
+const edgeMm = 2
+/** Text on keys is 9 px or more at this scale. */
+const pxPerMm = 3.6
+const n = (x: number): string => String(Math.round(x * 10) / 10)
 
-function drawing(controls: readonly BenchControl[], { env }: Pick<PreparedModel, 'env'>): string {
-  const shown = controls.filter((c) => c.type !== 'field')
-  if (shown.length === 0) return ''
-  const half = (c: BenchControl): number => Math.hypot(c.capWidthMm, c.capHeightMm) / 2
+/** Each device for itself, in its own axes, large enough to be read; wide ones are scrolled. */
+function drawings({ env, plan, bench }: Pick<PreparedModel, 'env' | 'plan' | 'bench'>): string {
+  return bench.devices
+    .flatMap(({ deviceId }) => {
+      const device = plan.devices.find((d) => d.id === deviceId)
+      const shown = env.controls.filter((c) => c.deviceId === deviceId && c.type !== 'field')
+      return device && shown.length > 0 ? [drawing(deviceTitle(device), shown, env)] : []
+    })
+    .join('\n')
+}
+
+function drawing(title: string, shown: readonly BenchControl[], env: PreparedModel['env']): string {
+  const reach = (c: BenchControl, own: number, other: number): number => {
+    const angle = (c.turnDeg * Math.PI) / 180
+    return (Math.abs(Math.cos(angle)) * own + Math.abs(Math.sin(angle)) * other) / 2
+  }
+  const across = (c: BenchControl): number => reach(c, c.capWidthMm, c.capHeightMm)
+  const along = (c: BenchControl): number => reach(c, c.capHeightMm, c.capWidthMm)
   const [x0, x1] = [
-    Math.min(...shown.map((c) => c.xMm - half(c))),
-    Math.max(...shown.map((c) => c.xMm + half(c))),
+    Math.min(...shown.map((c) => c.xMm - across(c))),
+    Math.max(...shown.map((c) => c.xMm + across(c))),
   ]
   const [y0, y1] = [
-    Math.min(...shown.map((c) => c.yMm - half(c))),
-    Math.max(...shown.map((c) => c.yMm + half(c))),
+    Math.min(...shown.map((c) => c.yMm - along(c))),
+    Math.max(...shown.map((c) => c.yMm + along(c))),
   ]
-  const n = (x: number): string => String(Math.round(x * 10) / 10)
-  const cap = (c: BenchControl): string => {
-    const [w, h] = [c.capWidthMm, c.capHeightMm]
-    const legend = c.code === null ? (c.name ?? c.controlId) : keyLegend(c.code, env.layout, env.systemId)
-    const shape =
-      c.round === true
-        ? `<ellipse rx="${n(w / 2)}" ry="${n(h / 2)}"/>`
-        : `<rect x="${n(-w / 2)}" y="${n(-h / 2)}" width="${n(w)}" height="${n(h)}" rx=".6"/>`
-    return `<g data-ref="${html(refOf(c))}" data-w="${n(w)}" transform="translate(${n(c.xMm)} ${n(c.yMm)})${c.turnDeg === 0 ? '' : ` rotate(${n(c.turnDeg)})`}"><title></title>${shape}<text x="${n(-w / 2 + 0.9)}" y="${n(-h / 2 + 3)}">${html(legend.slice(0, Math.max(1, Math.floor(w / 1.6))))}</text><text class="on" x="${n(-w / 2 + 0.8)}" y="${n(h / 2 - 1.2)}"></text></g>`
-  }
-  const box = [x0 - edgeMm, y0 - edgeMm, x1 - x0 + 2 * edgeMm, y1 - y0 + 2 * edgeMm].map(n).join(' ')
-  return `<svg viewBox="${box}" role="img" aria-label="The bench to scale; every key is in the list below">${shown.map(cap).join('')}</svg>`
+  const [w, h] = [x1 - x0 + 2 * edgeMm, y1 - y0 + 2 * edgeMm]
+  const box = [x0 - edgeMm, y0 - edgeMm, w, h].map(n).join(' ')
+  return `<figure><figcaption>${html(title)}</figcaption><div tabindex="0" role="region" aria-label="${html(title)}, drawn"><svg viewBox="${box}" width="${n(w * pxPerMm)}" height="${n(h * pxPerMm)}" role="img" aria-label="${html(title)}: what is on its keys is in the list below">${shown.map((c) => cap(c, env)).join('')}</svg></div></figure>`
+}
+
+function cap(c: BenchControl, env: PreparedModel['env']): string {
+  const [w, h] = [c.capWidthMm, c.capHeightMm]
+  const legend =
+    c.code === null
+      ? (c.name ?? c.controlId).replace(/^(?:key|button) (?=\d)/, '')
+      : keyLegend(c.code, env.layout, env.systemId)
+  const shape =
+    c.round === true
+      ? `<ellipse rx="${n(w / 2)}" ry="${n(h / 2)}"/>`
+      : `<rect x="${n(-w / 2)}" y="${n(-h / 2)}" width="${n(w)}" height="${n(h)}" rx=".6"/>`
+  const turn = c.turnDeg === 0 ? '' : ` rotate(${n(c.turnDeg)})`
+  const short = legend.slice(0, Math.max(1, Math.floor(w / 1.6)))
+  return `<g data-ref="${html(refOf(c))}" data-w="${n(w)}" transform="translate(${n(c.xMm)} ${n(c.yMm)})${turn}"><title></title>${shape}<text x="${n(-w / 2 + 0.9)}" y="${n(-h / 2 + 3.1)}">${html(short)}</text><text class="on" x="${n(-w / 2 + 0.8)}" y="${n(h / 2 - 1.2)}"></text></g>`
 }
 
 const style = `
@@ -161,11 +184,11 @@ header{padding:14px 18px;border-bottom:1px solid var(--ink)}h1{margin:0;font-siz
 #tools[hidden]{display:none}#said{margin:0;min-width:260px}
 select,input{font:inherit;color:inherit;background:var(--panel);border:1px solid var(--ink2);border-radius:2px;padding:3px 6px}
 :focus-visible{outline:2px solid var(--magenta);outline-offset:1px}
-svg{display:block;width:calc(100% + 36px);margin:0 -18px;max-height:46vh;background:var(--paper)}svg rect,svg ellipse{fill:var(--key);stroke:var(--ink2);stroke-width:.25}
+figure{margin:14px 0 0}figcaption{color:var(--ink2);font-size:12px}figure div{overflow-x:auto;background:var(--paper);border:1px solid var(--rule)}svg{display:block}svg rect,svg ellipse{fill:var(--key);stroke:var(--ink2);stroke-width:.25}
 .taken rect,.taken ellipse{fill:var(--reach)}.pressed rect,.pressed ellipse{stroke:var(--magenta);stroke-width:.9}
-svg text{font-size:2.7px;fill:var(--ink)}svg .on{font-size:2.3px}
+svg text{font-size:2.7px;fill:var(--ink)}svg .on{font-size:2.5px}
 main{padding:4px 18px 30px}table{border-collapse:collapse;width:100%;max-width:900px}
 th,td{text-align:left;padding:4px 14px 4px 0;border-bottom:1px solid var(--rule);font-weight:400;vertical-align:top}thead th{color:var(--ink2);font-size:12px}
 .key{font-weight:600;white-space:nowrap}tr.hit{background:var(--reach)}
-@media print{#tools{display:none}svg{max-height:none}body{background:#fff}section{break-before:page}}
+@media print{#tools{display:none}svg{max-width:100%;height:auto}body{background:#fff}section{break-before:page}}
 `

@@ -28,7 +28,7 @@ export interface CarryPlace {
 /** The steps from what is set now to the arrangement in front. */
 function useSteps() {
   const plan = usePlan()
-  const { env, index, arrangement } = useDerived()
+  const { env, index, bench, arrangement } = useDerived()
   const from =
     plan.arrangements.find((a) => a.id === plan.setNowArrangementId) ??
     plan.arrangements.find((a) => a.isDefault) ??
@@ -37,12 +37,12 @@ function useSteps() {
     () => setUpSteps({ plan, arrangement: from }, { arrangement, index }),
     [plan, index, arrangement, from],
   )
-  return { plan, env, index, arrangement, from, steps }
+  return { plan, env, bench, arrangement, from, steps }
 }
 
 /** What Carry shows and can be done there. */
 export function useCarry() {
-  const { plan, env, index, arrangement, from, steps } = useSteps()
+  const { plan, env, bench, arrangement, from, steps } = useSteps()
   const edit = useEdit()
   const ticks = usePersonal((s) => s.ticks)
   const setPersonal = usePersonal((s) => s.set)
@@ -105,7 +105,7 @@ export function useCarry() {
     setAsking,
     impossible,
     progress: progressOf(steps, ticks),
-    page: () => pageForOthers({ plan, arrangement, env, index }),
+    page: () => pageForOthers({ plan, arrangement, env, bench }),
     /** the command of a step, chosen for the Plot */
     chooseCommand: (step: SetUpStep) => step.command && setView({ commandId: step.command.id }),
   }
