@@ -33,6 +33,7 @@ function placesFor(name: string, held: readonly Modifier[] = [], byControl = bar
     ranked: rankPlaces(places),
     now: [],
     ready: true,
+    isWhole: true,
     candidates: [],
     reachAt: () => undefined,
   }

@@ -16,6 +16,8 @@ export interface Places {
   /** where it stands today */
   readonly now: readonly CandidatePlace[]
   readonly ready: boolean
+  /** nothing better can still come: every set of modifiers is known */
+  readonly isWhole: boolean
   /** what a chain of displacements may choose from */
   readonly candidates: readonly Candidate[]
   readonly reachAt: ReachAt

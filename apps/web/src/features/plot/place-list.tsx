@@ -168,6 +168,12 @@ function PlaceOptions({ view }: { view: PlaceListView }) {
           </button>
         </li>
       )}
+      {places.ready && !places.isWhole && (
+        // at the foot, so that no row moves when it goes
+        <li className="sticky bottom-0 bg-panel px-[14px] py-1 text-ink-2">
+          Places with modifiers are still being worked out …
+        </li>
+      )}
     </ol>
   )
 }

@@ -69,6 +69,8 @@ export function useBenchTriggers(): {
   readonly candidates: readonly Candidate[]
   readonly reachAt: ReachAt
   readonly ready: boolean
+  /** every set of modifiers is known, so that nothing better can still come */
+  readonly isWhole: boolean
 } {
   const { index } = useDerived()
   const held = useHeld()
@@ -78,7 +80,12 @@ export function useBenchTriggers(): {
   // beside the pointing hand the other one holds the modifiers alone
   const { reachBySet, reachAt } = useReachOfSets([...heldSets, held.slice(0, -1)], pairs)
   const candidates = useMemo(() => candidatesOf(index, heldSets, pageOf), [index, heldSets, pageOf])
-  return { candidates, reachAt, ready: reachBySet[heldKey(held)] !== undefined }
+  return {
+    candidates,
+    reachAt,
+    ready: reachBySet[heldKey(held)] !== undefined,
+    isWhole: heldSets.every((set) => reachBySet[heldKey(set)] !== undefined),
+  }
 }
 
 /** Places for the chosen command, or null when no command is chosen. */
@@ -88,7 +95,7 @@ export function usePlaces(): Places | null {
   const commandId = useView((s) => s.commandId)
   const filter = useView((s) => s.placeFilter)
   const held = useHeld()
-  const { candidates, reachAt, ready } = useBenchTriggers()
+  const { candidates, reachAt, ready, isWhole } = useBenchTriggers()
   const command = plan.commands.find((c) => c.id === commandId)
   // what the weights multiply is worked out once; another weight only adds up anew
   const judged = useMemo(
@@ -124,11 +131,14 @@ export function usePlaces(): Places | null {
     return {
       command,
       byControlRef: bestByControlRef(inSet),
-      ranked: rankPlaces(weighed.filter(passes)),
+      // before the keys themselves are known, what is left of the bench is no ranking
+      ranked: ready ? rankPlaces(weighed.filter(passes)) : [],
       now,
       ready,
+      // with modifiers held only their set counts
+      isWhole: held.length > 0 ? ready : isWhole,
       candidates,
       reachAt,
     }
-  }, [command, weighed, now, held, filter, onDevice, ready, candidates, reachAt])
+  }, [command, weighed, now, held, filter, onDevice, ready, isWhole, candidates, reachAt])
 }
