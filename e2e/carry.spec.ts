@@ -124,3 +124,51 @@ test('the page for others opens from the disk without a network, finds keys, and
   await expect(plain.getByRole('row', { name: /Close outline F/ })).toBeVisible()
   await still.close()
 })
+
+test('another’s plan: what is different, what both have changed, and what is taken of it in one step', async ({
+  page,
+}) => {
+  interface Demo {
+    arrangements: { id: string; placements: { commandId: string; trigger: Record<string, unknown> }[] }[]
+    commands: { id: string; name: string }[]
+  }
+  const text = await readFile(new URL('../demo/demo.reachplot.json', import.meta.url), 'utf8')
+  const planWith = (code: string, name: string) => {
+    const plan = JSON.parse(text) as Demo
+    const draft = plan.arrangements.find((a) => a.id === 'draft-1')!
+    draft.placements.find(
+      (p) => p.commandId === 'fenmap-close-outline' && p.trigger['kind'] === 'chord',
+    )!.trigger['code'] = code
+    plan.commands.find((c) => c.id === 'fenmap-show-grid')!.name = name
+    return {
+      name: `${code}.reachplot.json`,
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(plan)),
+    }
+  }
+  await openCarry(page)
+  const choose = async (button: string, file: ReturnType<typeof planWith>): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: button }).click()
+    await (await chooser).setFiles(file)
+  }
+  await choose('Choose their plan…', planWith('F6', 'Draw the grid'))
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('2 differences.')
+  await expect(dialog.getByRole('button', { name: 'Take 0 changes' })).toBeDisabled()
+  await choose('Choose the plan that both began with…', planWith('F5', 'Show grid'))
+  await expect(dialog).toContainText('2 differences, 1 of them changed by both')
+  await expect(dialog.getByRole('listitem').first()).toContainText(
+    'Changed by both, yours stays: “Close outline”',
+  )
+  expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([])
+  await dialog.getByRole('checkbox').first().check()
+  await dialog.getByRole('button', { name: 'Take 2 changes' }).click()
+  await expect(message(page, '2 changes of “F6.reachplot.json” taken')).toBeVisible()
+  await places(page)
+    .getByRole('button', { name: /^Fenmap/ })
+    .click()
+  await expect(page.getByRole('row', { name: /Close outline.*F6/ })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('row', { name: /Close outline.*F6/ })).toHaveCount(0)
+})

@@ -18,6 +18,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   setup: () => import('./commands/setup.js'),
   keyfile: () => import('./commands/keyfile.js'),
   page: () => import('./commands/page.js'),
+  standard: () => import('./commands/standard.js'),
   diff: () => import('./commands/diff.js'),
   merge: () => import('./commands/merge.js'),
   edit: () => import('./commands/edit.js'),

@@ -42,3 +42,28 @@ test('page: one file for people without the app', async () => {
   expect(readFileSync(out, 'utf8')).toContain('Close outline')
   expect((await cli('page', demo)).stderr).toMatch(/--out is missing/)
 })
+
+test('standard: who deviates where, and whom it does not serve', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'reach-plot-standard-'))
+  const text = readFileSync(demo, 'utf8')
+  const anna = join(folder, 'anna.reachplot.json')
+  const plan = JSON.parse(text)
+  const draft = plan.arrangements.find((a: { id: string }) => a.id === 'draft-1')
+  draft.placements.find((p: { commandId: string }) => p.commandId === 'fenmap-close-outline').trigger.code =
+    'F6'
+  plan.benches.find((b: { id: string }) => b.id === plan.activeBenchId).devices = plan.benches
+    .find((b: { id: string }) => b.id === plan.activeBenchId)
+    .devices.filter((d: { deviceId: string }) => d.deviceId !== 'deck')
+  writeFileSync(anna, JSON.stringify(plan))
+  const found = await json('standard', demo, anna, demo)
+  expect(found.people[0]).toMatchObject({ who: 'anna', deviations: 1, lacking: [] })
+  expect(found.people[1]).toMatchObject({ deviations: 0 })
+  expect(found.commands[0]).toMatchObject({
+    command: 'fenmap-close-outline',
+    deviates: [{ who: 'anna', own: 'F6' }],
+  })
+  const lost = found.commands.flatMap((c: { unfit: { who: string; why: string }[] }) => c.unfit)
+  expect(
+    lost.some((u: { who: string; why: string }) => u.who === 'anna' && u.why === 'not on their bench'),
+  ).toBe(true)
+})

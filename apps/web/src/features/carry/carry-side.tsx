@@ -1,6 +1,7 @@
 import { progressOf } from '@reach-plot/core/carry'
 import { download } from '../../parts/download.js'
 import { howMany } from '../../parts/words.js'
+import { OthersPart } from './others-part.js'
 import type { CarryPlace, CarryScreen } from './use-carry.js'
 
 /** The programs, devices and the system, with how far each is. */
@@ -37,6 +38,7 @@ export function CarrySide({ view }: { view: CarryScreen }) {
           Save the page
         </button>
       </div>
+      <OthersPart />
     </nav>
   )
 }
