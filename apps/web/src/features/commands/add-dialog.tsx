@@ -56,35 +56,21 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
           autoFocus
           onChange={(e) => setTyped({ ...typed, name: e.target.value })}
         />
-        <label htmlFor="add-program">Program</label>
-        <input
+        <SuggestedField
           id="add-program"
-          className="field"
-          list="add-programs"
+          label="Program"
           value={program}
-          maxLength={120}
-          onChange={(e) => setTyped({ ...typed, program: e.target.value })}
+          suggested={plan.programs}
+          onChange={(to) => setTyped({ ...typed, program: to })}
         />
-        <datalist id="add-programs">
-          {plan.programs.map((p) => (
-            <option key={p.id} value={p.name} />
-          ))}
-        </datalist>
-        <label htmlFor="add-context">Context</label>
-        <input
+        <SuggestedField
           id="add-context"
-          className="field"
-          list="add-contexts"
+          label="Context"
           placeholder="everywhere"
           value={context}
-          maxLength={120}
-          onChange={(e) => setTyped({ ...typed, context: e.target.value })}
+          suggested={known?.contexts ?? []}
+          onChange={(to) => setTyped({ ...typed, context: to })}
         />
-        <datalist id="add-contexts">
-          {known?.contexts.map((c) => (
-            <option key={c.id} value={c.name} />
-          ))}
-        </datalist>
         {twin && isAsked && (
           <p role="alert" className="col-span-2">
             {known?.name} has “{twin.name}” already
@@ -98,5 +84,42 @@ export function AddDialog({ onClose }: { onClose: () => void }) {
         </div>
       </form>
     </Dialog>
+  )
+}
+
+/** A name that may be one of those that are there, or another. */
+function SuggestedField({
+  id,
+  label,
+  value,
+  suggested,
+  placeholder,
+  onChange,
+}: {
+  id: string
+  label: string
+  value: string
+  suggested: readonly { readonly id: string; readonly name: string }[]
+  placeholder?: string
+  onChange: (value: string) => void
+}) {
+  return (
+    <>
+      <label htmlFor={id}>{label}</label>
+      <input
+        id={id}
+        className="field"
+        list={`${id}-list`}
+        placeholder={placeholder}
+        value={value}
+        maxLength={120}
+        onChange={(e) => onChange(e.target.value)}
+      />
+      <datalist id={`${id}-list`}>
+        {suggested.map((s) => (
+          <option key={s.id} value={s.name} />
+        ))}
+      </datalist>
+    </>
   )
 }

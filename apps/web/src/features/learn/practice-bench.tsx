@@ -102,31 +102,36 @@ function usePracticeBench({
       ? [shown && question ? refsOf(question.trigger) : [], shown?.pressed ? refsOf(shown.pressed) : []]
       : [asked.flatMap(refsOf), []]
     const answer = question && commandOf(question.commandId)
-    return drawn.map((face) => {
-      const isMarked = marked.includes(face.controlRef)
-      return {
-        ...face,
-        state: face.state === 'held' || face.state === 'none' ? face.state : 'free',
-        parts: [],
-        pennants: [],
-        isClash: false,
-        isLocked: false,
-        rank: null,
-        tint: isMarked ? 4 : 0,
-        isCurrent: isMarked,
-        isChosen: wrong.includes(face.controlRef),
-        timeMs: null,
-        caption:
-          isMarked && isRunning && answer
-            ? (answer.label ?? answer.name)
-            : wrong.includes(face.controlRef)
-              ? 'you pressed'
-              : '',
-        description: face.control.name ?? face.legend,
-      }
-    })
+    const name = isRunning && answer ? (answer.label ?? answer.name) : ''
+    return drawn.map((face) => blankFace(face, marked, wrong, name))
   }, [derived, plan.programs, question, commandOf, down, pageOf, walk.tabId, isRunning, shown, asked])
   return { svg, group, walk, reveal, outlines, faces, name: bench.name }
+}
+
+/** A key with nothing of the plan on it, but for what is shown of the answer. */
+function blankFace(
+  face: KeyFace,
+  marked: readonly string[],
+  wrong: readonly string[],
+  name: string,
+): KeyFace {
+  const isMarked = marked.includes(face.controlRef)
+  const isWrong = wrong.includes(face.controlRef)
+  return {
+    ...face,
+    state: face.state === 'held' || face.state === 'none' ? face.state : 'free',
+    parts: [],
+    pennants: [],
+    isClash: false,
+    isLocked: false,
+    rank: null,
+    tint: isMarked ? 4 : 0,
+    isCurrent: isMarked,
+    isChosen: isWrong,
+    timeMs: null,
+    caption: isMarked ? name : isWrong ? 'you pressed' : '',
+    description: face.control.name ?? face.legend,
+  }
 }
 
 /** The keys and controls of a trigger on the drawing; its modifiers are shown as held. */

@@ -8,7 +8,7 @@ import {
   type Modifier,
   type Trigger,
 } from '@reach-plot/core'
-import { measuredTimes, type AskedKind, type Question } from '@reach-plot/core/practice'
+import { measuredTimes, type Answer, type AskedKind, type Question } from '@reach-plot/core/practice'
 import { refOfControl } from '../../drawing/chart-faces.js'
 import { usePageOf } from '../../store/selectors.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
@@ -80,13 +80,7 @@ export function useLearn() {
     () => questionsOf(kind, today, habits, plan, index.triggers),
     [kind, today, habits, plan, index],
   )
-  // the times that the answers are held against: of every key that was answered
-  const askedSets = useMemo(
-    () => [...new Map((answers ?? []).map((a) => [heldOf(a.trigger).join(), heldOf(a.trigger)])).values()],
-    [answers],
-  )
-  const { reachOf } = useReachOfSets(askedSets.length > 0 ? askedSets : noHeld)
-  const measured = useMemo(() => measuredTimes(answers ?? [], (t) => reachOf(t)?.timeMs), [answers, reachOf])
+  const { measured, reachOf } = useMeasured(answers)
   return {
     ...lesson,
     kind,
@@ -111,6 +105,17 @@ export function useLearn() {
 }
 
 export type LearnScreen = ReturnType<typeof useLearn>
+
+/** Measured times against those that the model predicts for every key that was answered. */
+function useMeasured(answers: readonly Answer[] | null) {
+  const askedSets = useMemo(
+    () => [...new Map((answers ?? []).map((a) => [heldOf(a.trigger).join(), heldOf(a.trigger)])).values()],
+    [answers],
+  )
+  const { reachOf } = useReachOfSets(askedSets.length > 0 ? askedSets : noHeld)
+  const measured = useMemo(() => measuredTimes(answers ?? [], (t) => reachOf(t)?.timeMs), [answers, reachOf])
+  return { measured, reachOf }
+}
 
 /** Keys of a session that goes over what is not due. Assumed. */
 const mostAhead = 20

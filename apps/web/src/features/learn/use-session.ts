@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import { triggerKey, type Trigger } from '@reach-plot/core'
 import {
   afterAnswer,
@@ -94,16 +94,7 @@ export function useSession(arrangementId: string, programOf: (commandId: string)
     },
     [queue, question, shown, kind, programOf, show],
   )
-  const key = question && `${question.commandId} ${triggerKey(question.trigger)} ${queue?.next.length}`
-  useEffect(() => {
-    if (key === undefined) return
-    askedAt.current = performance.now()
-  }, [key])
-  useEffect(() => {
-    if (key === undefined || shown) return
-    const timer = setTimeout(() => answer(null, false), revealAfterMs)
-    return () => clearTimeout(timer)
-  }, [key, shown, answer])
+  useClock(question, queue?.next.length ?? 0, shown !== undefined, askedAt, answer)
   return {
     state: queue ? { kind, question: question ?? null, left: queue.next.length, shown, given } : null,
     given,
@@ -115,4 +106,23 @@ export function useSession(arrangementId: string, programOf: (commandId: string)
     stop: () => setQueue(null),
     forget: () => setKept(null),
   }
+}
+
+/** Notes when a question comes up, and shows its answer when nobody answers for long. */
+function useClock(
+  question: Question | undefined,
+  left: number,
+  isShown: boolean,
+  askedAtRef: RefObject<number>,
+  answer: (pressed: Trigger | null, isRight: boolean) => void,
+): void {
+  const key = question && `${question.commandId} ${triggerKey(question.trigger)} ${left}`
+  useEffect(() => {
+    if (key !== undefined) askedAtRef.current = performance.now()
+  }, [key, askedAtRef])
+  useEffect(() => {
+    if (key === undefined || isShown) return
+    const timer = setTimeout(() => answer(null, false), revealAfterMs)
+    return () => clearTimeout(timer)
+  }, [key, isShown, answer])
 }

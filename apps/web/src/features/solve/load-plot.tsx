@@ -9,7 +9,6 @@ const inset = { left: 34, right: 14, top: 8, bottom: 30 }
 /** Saving against the busiest finger: what it costs to spread the work, by how much busy fingers weigh. */
 export function LoadPlot({ load, beforeMs }: { load: readonly LoadPoint[]; beforeMs: number }) {
   const { weights } = usePlan()
-  const edit = useEdit()
   if (load.length < 2) return null
   const share = (p: LoadPoint): number => (100 * p.gainMs) / beforeMs
   const busiest = load.map((p) => 100 * p.busiest)
@@ -82,24 +81,33 @@ export function LoadPlot({ load, beforeMs }: { load: readonly LoadPoint[]; befor
           />
         ))}
       </svg>
-      <div className="flex flex-wrap items-baseline gap-1">
-        <span className="text-[12px] text-ink-2">A busy finger weighs, ms:</span>
-        {load.map((p) => (
-          <button
-            key={p.weightMs}
-            type="button"
-            className="btn min-h-6 px-[6px] py-0 text-[12px]"
-            aria-pressed={p.weightMs === weights.loadMs}
-            title={`${Math.round(100 * p.busiest)} % of its share, ${share(p).toFixed(0)} % gained`}
-            onClick={() => {
-              edit((plan) => setWeight(plan, 'loadMs', p.weightMs))
-              void startSolving()
-            }}
-          >
-            {p.weightMs}
-          </button>
-        ))}
-      </div>
+      <LoadWeights load={load} share={share} />
     </figure>
+  )
+}
+
+/** The weights of a busy finger, to choose another. */
+function LoadWeights({ load, share }: { load: readonly LoadPoint[]; share: (point: LoadPoint) => number }) {
+  const { weights } = usePlan()
+  const edit = useEdit()
+  return (
+    <div className="flex flex-wrap items-baseline gap-1">
+      <span className="text-[12px] text-ink-2">A busy finger weighs, ms:</span>
+      {load.map((p) => (
+        <button
+          key={p.weightMs}
+          type="button"
+          className="btn min-h-6 px-[6px] py-0 text-[12px]"
+          aria-pressed={p.weightMs === weights.loadMs}
+          title={`${Math.round(100 * p.busiest)} % of its share, ${share(p).toFixed(0)} % gained`}
+          onClick={() => {
+            edit((plan) => setWeight(plan, 'loadMs', p.weightMs))
+            void startSolving()
+          }}
+        >
+          {p.weightMs}
+        </button>
+      ))}
+    </div>
   )
 }
