@@ -1,5 +1,6 @@
 import { progressOf } from '@reach-plot/core/carry'
 import { download } from '../../parts/download.js'
+import { TickField } from '../../parts/fields.js'
 import { howMany } from '../../parts/words.js'
 import { OthersPart } from './others-part.js'
 import type { CarryPlace, CarryScreen } from './use-carry.js'
@@ -19,6 +20,7 @@ export function CarrySide({ view }: { view: CarryScreen }) {
             ? `“${arrangement.name}” is what is set now.`
             : `From “${from.name}” to “${arrangement.name}”: ${howMany(steps.length, 'change', 'changes')}, ${progress.done} done${progress.impossible > 0 ? `, ${progress.impossible} not possible` : ''}.`}
         </p>
+        {from.id !== arrangement.id && <DaysChoice view={view} />}
       </div>
       <ul>
         {places.map((p) => (
@@ -40,6 +42,37 @@ export function CarrySide({ view }: { view: CarryScreen }) {
       </div>
       <OthersPart />
     </nav>
+  )
+}
+
+/** The whole way at once, or what Learn brings in until a day. */
+function DaysChoice({ view: { isByDays, setByDays, days, untilDay, setUntilDay } }: { view: CarryScreen }) {
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+      <TickField checked={isByDays} onChange={setByDays}>
+        By the days of Learn
+      </TickField>
+      {isByDays &&
+        (days === null ? (
+          <span className="text-ink-2">working out the days …</span>
+        ) : (
+          <label className="flex items-center gap-1.5">
+            until day
+            <select
+              className="field"
+              value={untilDay ?? ''}
+              onChange={(e) => setUntilDay(e.target.value === '' ? null : Number(e.target.value))}
+            >
+              <option value="">the last</option>
+              {Array.from({ length: days }, (_, i) => (
+                <option key={i} value={i + 1}>
+                  {i + 1}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+    </div>
   )
 }
 

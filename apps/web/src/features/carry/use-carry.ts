@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { declineMove, markSetNow, triggerKey } from '@reach-plot/core'
+import { arrangementWith, declineMove, markSetNow, triggerKey } from '@reach-plot/core'
 import {
   nextStep,
   pageForOthers,
@@ -8,6 +8,8 @@ import {
   type SetUpStep,
   type Ticks,
 } from '@reach-plot/core/carry'
+import { useDayPlan, useNewPerDay } from '../../parts/use-day-plan.js'
+import { useKept } from '../../parts/use-kept.js'
 import { undoAction } from '../../store/actions.js'
 import { toast } from '../../store/message.js'
 import { usePersonal } from '../../store/personal-store.js'
@@ -33,16 +35,50 @@ function useSteps() {
     plan.arrangements.find((a) => a.id === plan.setNowArrangementId) ??
     plan.arrangements.find((a) => a.isDefault) ??
     arrangement
-  const steps = useMemo(
-    () => setUpSteps({ plan, arrangement: from }, { arrangement, index }),
-    [plan, index, arrangement, from],
+  // only a part of the way: what Learn brings in until a day
+  const [untilDay, setUntilDay] = useKept<number | null>(`carry until ${plan.id}`, null, 'tab')
+  const [isByDays, setByDays] = useState(untilDay !== null)
+  const [newPerDay] = useNewPerDay()
+  const days = useDayPlan(from.id, arrangement.id, newPerDay, isByDays)
+  const part = untilDay === null ? null : (days?.days.slice(0, untilDay) ?? [])
+  const to = useMemo(
+    () =>
+      part === null
+        ? arrangement
+        : arrangementWith(
+            from,
+            arrangement,
+            part.flatMap((d) => d.changes),
+          ),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [arrangement, from, days, untilDay],
   )
-  return { plan, env, bench, arrangement, from, steps }
+  const steps = useMemo(
+    () => setUpSteps({ plan, arrangement: from }, { arrangement: to, index }),
+    [plan, index, to, from],
+  )
+  return {
+    plan,
+    env,
+    bench,
+    arrangement,
+    from,
+    steps,
+    isByDays,
+    setByDays: (on: boolean) => {
+      setByDays(on)
+      if (!on) setUntilDay(null)
+    },
+    days: days?.days.length ?? null,
+    untilDay,
+    setUntilDay,
+  }
 }
 
 /** What Carry shows and can be done there. */
 export function useCarry() {
-  const { plan, env, bench, arrangement, from, steps } = useSteps()
+  const way = useSteps()
+  const { plan, env, bench, arrangement, from, steps } = way
   const edit = useEdit()
   const ticks = usePersonal((s) => s.ticks)
   const setPersonal = usePersonal((s) => s.set)
@@ -62,7 +98,8 @@ export function useCarry() {
     // the place is done: on to the next that is not
     if (change && place && nextStep(place.steps, next) === null)
       setPlaceKey(places.find((p) => nextStep(p.steps, next) !== null)?.key ?? place.key)
-    if (change && from.id !== arrangement.id && nextStep(steps, next) === null) finish(next)
+    if (change && way.untilDay === null && from.id !== arrangement.id && nextStep(steps, next) === null)
+      finish(next)
   }
   const finish = (all: Ticks): void => {
     const left = Object.values(all).filter((t) => t.note !== undefined).length
@@ -86,11 +123,7 @@ export function useCarry() {
     })
   }
   return {
-    plan,
-    env,
-    arrangement,
-    from,
-    steps,
+    ...way,
     ticks,
     places,
     place,

@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from 'react'
-import { arrangementWith, changesBetween, usualNewPerDay } from '@reach-plot/core'
+import { arrangementWith, changesBetween } from '@reach-plot/core'
 import {
   confusionsOf,
   Knowledge,
@@ -12,8 +12,7 @@ import {
 import { usePlan } from '../../store/plan-store.js'
 import { openPractice, usePractice } from '../../store/practice-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { useKept } from '../../parts/use-kept.js'
-import { useDayPlan } from './use-day-plan.js'
+import { useDayPlan, useNewPerDay } from '../../parts/use-day-plan.js'
 
 let last: { readonly answers: readonly Answer[]; readonly knowledge: Knowledge } | null = null
 
@@ -40,7 +39,7 @@ export function useLesson() {
   const plan = usePlan()
   const derived = useDerived()
   const { index, arrangement } = derived
-  const [newPerDay, setNewPerDay] = useKept('new keys a day', usualNewPerDay)
+  const [newPerDay, setNewPerDay] = useNewPerDay()
   const { answers, isKept, now } = usePractice()
   useEffect(() => void openPractice(plan.id), [plan.id])
   const from =

@@ -1,9 +1,10 @@
 import { useEffect } from 'react'
 import { create } from 'zustand'
-import type { DayPlan, Plan } from '@reach-plot/core'
-import { usePlan } from '../../store/plan-store.js'
-import { showProblem } from '../../store/problem.js'
-import { solveService } from '../../worker/solve-client.js'
+import { usualNewPerDay, type DayPlan, type Plan } from '@reach-plot/core'
+import { useKept } from './use-kept.js'
+import { usePlan } from '../store/plan-store.js'
+import { showProblem } from '../store/problem.js'
+import { solveService } from '../worker/solve-client.js'
 
 interface Days {
   /** what they are for */
@@ -15,14 +16,17 @@ interface Days {
 /** The days that were worked out last: they stay while other screens are looked at. */
 const useDays = create<Days>()(() => ({ plan: null, key: '', days: null }))
 
+/** New keys a day, as the person has set it for Learn and Carry. */
+export const useNewPerDay = (): [number, (n: number) => void] => useKept('new keys a day', usualNewPerDay)
+
 /** The plan of days between two arrangements of the open plan; null while it is worked out, or where they are the same. */
-export function useDayPlan(fromId: string, toId: string, newPerDay: number): DayPlan | null {
+export function useDayPlan(fromId: string, toId: string, newPerDay: number, isWanted = true): DayPlan | null {
   const plan = usePlan()
   const key = `${fromId} ${toId} ${newPerDay}`
   const known = useDays()
   const isKnown = known.plan === plan && known.key === key
   useEffect(() => {
-    if (isKnown || fromId === toId) return
+    if (isKnown || fromId === toId || !isWanted) return
     let isCurrent = true
     solveService()
       .days(plan, fromId, toId, newPerDay)
@@ -32,6 +36,6 @@ export function useDayPlan(fromId: string, toId: string, newPerDay: number): Day
     return () => {
       isCurrent = false
     }
-  }, [plan, key, isKnown, fromId, toId, newPerDay])
+  }, [plan, key, isKnown, fromId, toId, newPerDay, isWanted])
   return isKnown && fromId !== toId ? known.days : null
 }
