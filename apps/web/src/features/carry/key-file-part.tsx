@@ -1,4 +1,4 @@
-import { triggerName } from '@reach-plot/core'
+import { triggerName, type Arrangement } from '@reach-plot/core'
 import { rewriteKeyFile, type RewrittenFile } from '@reach-plot/core/carry'
 import { spellerOf } from '@reach-plot/core/key-tables'
 import { useState } from 'react'
@@ -17,9 +17,9 @@ const whyWords: Readonly<Record<RewrittenFile['unsaid'][number]['why'], string>>
 }
 
 /** The arrangement written over a program's own key file, shown as a difference before it is saved. */
-export function KeyFilePart({ programId }: { programId: string }) {
+export function KeyFilePart({ programId, arrangement }: { programId: string; arrangement: Arrangement }) {
   const plan = usePlan()
-  const { arrangement, env } = useDerived()
+  const { env } = useDerived()
   const [written, setWritten] = useState<{ readonly name: string; readonly file: RewrittenFile } | null>(null)
   const program = plan.programs.find((p) => p.id === programId)
   if (!program) return null

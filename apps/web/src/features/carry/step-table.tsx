@@ -45,7 +45,9 @@ export function StepTable({ view }: { view: CarryScreen }) {
       >
         {place ? <Rows view={view} steps={place.steps} /> : <NothingToDo view={view} />}
         {place?.steps[0]?.place.kind === 'system' && <FreeingPart steps={place.steps} />}
-        {place?.steps[0]?.place.kind === 'program' && <KeyFilePart programId={place.steps[0].place.id} />}
+        {place?.steps[0]?.place.kind === 'program' && (
+          <KeyFilePart programId={place.steps[0].place.id} arrangement={view.to} />
+        )}
       </div>
     </section>
   )

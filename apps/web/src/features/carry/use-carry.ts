@@ -63,6 +63,8 @@ function useSteps() {
     bench,
     arrangement,
     from,
+    /** where the steps lead: the arrangement, or a part of the way to it */
+    to,
     steps,
     isByDays,
     setByDays: (on: boolean) => {

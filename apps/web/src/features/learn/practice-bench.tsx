@@ -1,5 +1,13 @@
 import { useEffect, useMemo, useRef } from 'react'
-import { deviceTitle, footprint, controlRefOf, heldOf, triggerKey, type Trigger } from '@reach-plot/core'
+import {
+  deviceTitle,
+  footprint,
+  controlRefOf,
+  heldOf,
+  triggerKey,
+  type BenchControl,
+  type Trigger,
+} from '@reach-plot/core'
 import { ChartKey } from '../../drawing/chart-key.js'
 import { keyFaces, refOfControl } from '../../drawing/chart-faces.js'
 import { DeviceOutline } from '../../drawing/device-outline.js'
@@ -9,7 +17,7 @@ import { useKeyWalk } from '../../drawing/use-key-walk.js'
 import { usePageOf } from '../../store/selectors.js'
 import type { LearnScreen } from './use-learn.js'
 
-const marginMm = 14
+const marginMm = 8
 /** A part of the bench narrower than this would be drawn too large, mm. */
 const leastWidthMm = 230
 const noop = (): void => undefined
@@ -50,6 +58,7 @@ function usePracticeBench({
   state,
   question,
   questions,
+  session,
   onControl,
   commandOf,
 }: LearnScreen) {
@@ -67,23 +76,17 @@ function usePracticeBench({
       }),
     [bench.devices, plan.devices],
   )
-  const asked = useMemo(() => [...questions.due, ...questions.fresh].map((q) => q.trigger), [questions])
-  const extent = useMemo((): Extent => {
-    const refs = new Set(asked.flatMap(refsOf))
-    const rests = new Set<string | undefined>(Object.values(derived.rests))
-    const near = env.controls.filter((c) => rests.has(c.id) || refs.has(refOfControl(c)))
-    const of = near.length > 0 ? near : env.controls
-    const [x0, x1] = [Math.min(...of.map((c) => c.xMm)), Math.max(...of.map((c) => c.xMm))]
-    const more = Math.max(0, leastWidthMm - (x1 - x0)) / 2
-    return {
-      x0: x0 - more - marginMm,
-      x1: x1 + more + marginMm,
-      y0: Math.min(...of.map((c) => c.yMm)) - marginMm,
-      y1: Math.max(...of.map((c) => c.yMm)) + marginMm,
-    }
-  }, [asked, env.controls, derived.rests])
-  useEffect(() => fit(extent), [extent, fit])
   const isRunning = state !== null
+  // in a session the drawing stands still: it shows where all of its questions lie
+  const asked = useMemo(
+    () => (isRunning ? session.all : [...questions.due, ...questions.fresh]).map((q) => q.trigger),
+    [isRunning, session.all, questions],
+  )
+  const extent = useMemo(
+    () => extentOf(env.controls, new Set(asked.flatMap(refsOf)), new Set(Object.values(derived.rests))),
+    [asked, env.controls, derived.rests],
+  )
+  useEffect(() => fit(extent), [extent, fit])
   const shown = state?.shown
   const faces = useMemo((): KeyFace[] => {
     const program = question ? commandOf(question.commandId)?.programId : undefined
@@ -106,6 +109,31 @@ function usePracticeBench({
     return drawn.map((face) => blankFace(face, marked, wrong, name))
   }, [derived, plan.programs, question, commandOf, down, pageOf, walk.tabId, isRunning, shown, asked])
   return { svg, group, walk, reveal, outlines, faces, name: bench.name }
+}
+
+/** The part of the desk with some controls, the resting fingers, and the rows of their board down to its last. */
+function extentOf(
+  controls: readonly BenchControl[],
+  refs: ReadonlySet<string>,
+  rests: ReadonlySet<string | undefined>,
+): Extent {
+  const near = controls.filter((c) => rests.has(c.id) || refs.has(refOfControl(c)))
+  const of = near.length > 0 ? near : controls
+  const board = controls.find((c) => rests.has(c.id))?.deviceId
+  const [x0, x1] = [
+    Math.min(...of.map((c) => c.xMm - c.capWidthMm / 2)),
+    Math.max(...of.map((c) => c.xMm + c.capWidthMm / 2)),
+  ]
+  const more = Math.max(0, leastWidthMm - (x1 - x0)) / 2
+  return {
+    x0: x0 - more - marginMm,
+    x1: x1 + more + marginMm,
+    y0: Math.min(...of.map((c) => c.yMm - c.capHeightMm / 2)) - marginMm,
+    y1:
+      Math.max(
+        ...[...of, ...controls.filter((c) => c.deviceId === board)].map((c) => c.yMm + c.capHeightMm / 2),
+      ) + marginMm,
+  }
 }
 
 /** A key with nothing of the plan on it, but for what is shown of the answer. */

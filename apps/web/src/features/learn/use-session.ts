@@ -39,6 +39,7 @@ export function useSession(arrangementId: string, programOf: (commandId: string)
   const [kind, setKind] = useState<AskedKind>('key')
   const [shown, setShown] = useState<SessionState['shown']>(undefined)
   const [given, setGiven] = useState<readonly Answer[]>([])
+  const [all, setAll] = useState<readonly Question[]>([])
   const askedAt = useRef(0)
   const before = useRef<string | null>(null)
   const [question] = queue?.next ?? []
@@ -57,6 +58,7 @@ export function useSession(arrangementId: string, programOf: (commandId: string)
   )
   const start = (due: readonly Question[], fresh: readonly Question[], of: AskedKind): void => {
     setKind(of)
+    setAll([...due, ...fresh])
     setGiven([])
     before.current = null
     show(startQueue(due, fresh), of)
@@ -64,6 +66,7 @@ export function useSession(arrangementId: string, programOf: (commandId: string)
   const goOn = (): void => {
     if (!kept) return
     setKind(kept.kind)
+    setAll(kept.next)
     setGiven([])
     show({ next: kept.next, missed: new Set(kept.missed) }, kept.kind)
   }
@@ -98,6 +101,8 @@ export function useSession(arrangementId: string, programOf: (commandId: string)
   return {
     state: queue ? { kind, question: question ?? null, left: queue.next.length, shown, given } : null,
     given,
+    /** every question that it began with */
+    all,
     canGoOn: kept !== null && queue === null && kept.arrangementId === arrangementId ? kept.next.length : 0,
     start,
     goOn,
