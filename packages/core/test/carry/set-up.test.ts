@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { catalogues } from '@reach-plot/data'
 import { describe, expect, test } from 'vitest'
@@ -6,19 +5,13 @@ import {
   canBeLiveTogether,
   placeCommand,
   prepare,
-  readPlan,
   triggerKey,
   triggerName,
   type Arrangement,
-  type Plan,
 } from '../../src/index.js'
+import { demo, draft, shuffled } from '../shuffled.js'
 import { nextStep, progressOf, setUpSteps, stepInWords, type SetUpStep } from '../../src/carry/index.js'
 
-const demo = readPlan(
-  readFileSync(new URL('../../../../demo/demo.reachplot.json', import.meta.url), 'utf8'),
-  'demo',
-)
-const draft = demo.arrangements.find((a) => a.id === demo.activeArrangementId)!
 const defaults = prepare(demo, catalogues, { arrangement: demo.arrangements.find((a) => a.isDefault)! })
 const commands = new Map(demo.commands.map((c) => [c.id as string, c]))
 const programs = new Map(demo.programs.map((p) => [p.id as string, p]))
@@ -80,34 +73,10 @@ describe('the set-up list', () => {
     expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
   })
 
-  const shuffled = fc
-    .array(fc.tuple(fc.nat(draft.placements.length - 1), fc.nat(draft.placements.length - 1)), {
-      minLength: 2,
-      maxLength: 16,
-    })
-    .map((moves) => {
-      let plan: Plan = demo
-      for (const [a, b] of moves) {
-        const [one, other] = [draft.placements[a]!, draft.placements[b]!]
-        if (
-          one.commandId === other.commandId ||
-          one.trigger.kind === 'popup' ||
-          other.trigger.kind === 'popup'
-        )
-          continue
-        plan = placeCommand(plan, {
-          commandId: one.commandId,
-          trigger: other.trigger,
-          displaced: [other.commandId],
-          ...(a % 2 === 0 && { swapTo: one.trigger }),
-        })
-      }
-      return plan.arrangements.find((p) => p.id === draft.id)!
-    })
   test('does so between any two arrangements', () => {
     const base = defaults.withArrangement(draft)
     fc.assert(
-      fc.property(shuffled, shuffled, (one, other) => {
+      fc.property(shuffled(16), shuffled(16), (one, other) => {
         walk(one, other, setUpSteps(base.withArrangement(one), base.withArrangement(other)))
       }),
       { numRuns: 40 },

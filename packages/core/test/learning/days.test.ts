@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { catalogues } from '@reach-plot/data'
 import { describe, expect, test } from 'vitest'
@@ -6,19 +5,12 @@ import {
   changesBetween,
   placeCommand,
   prepare,
-  readPlan,
   triggerKey,
   type Arrangement,
-  type Plan,
 } from '../../src/index.js'
 import { arrangementWith, planDays } from '../../src/learning/days.js'
 import { bundlesOf } from '../../src/learning/bundles.js'
-
-const demo = readPlan(
-  readFileSync(new URL('../../../../demo/demo.reachplot.json', import.meta.url), 'utf8'),
-  'demo',
-)
-const draft = demo.arrangements.find((a) => a.id === demo.activeArrangementId)!
+import { demo, draft, shuffled } from '../shuffled.js'
 
 /** Pairs of commands of one program on one trigger. */
 function pairs(arrangement: Arrangement): Set<string> {
@@ -33,32 +25,10 @@ function pairs(arrangement: Arrangement): Set<string> {
   )
 }
 
-/** The draft with commands moved to places of others and to free ones. */
-const shuffled = fc
-  .array(fc.tuple(fc.nat(draft.placements.length - 1), fc.nat(draft.placements.length - 1)), {
-    minLength: 2,
-    maxLength: 14,
-  })
-  .map((moves) => {
-    let plan: Plan = demo
-    for (const [a, b] of moves) {
-      const [one, other] = [draft.placements[a]!, draft.placements[b]!]
-      if (one.commandId === other.commandId || one.trigger.kind === 'popup' || other.trigger.kind === 'popup')
-        continue
-      plan = placeCommand(plan, {
-        commandId: one.commandId,
-        trigger: other.trigger,
-        displaced: [other.commandId],
-        ...(a % 2 === 0 && { swapTo: one.trigger }),
-      })
-    }
-    return plan.arrangements.find((p) => p.id === draft.id)!
-  })
-
 describe('bundles', () => {
   test('on the way from one arrangement to another no place carries two that share it in neither', () => {
     fc.assert(
-      fc.property(shuffled, (to) => {
+      fc.property(shuffled(14), (to) => {
         const changes = changesBetween(draft.placements, to.placements, demo.commands)
         const bundles = bundlesOf(changes)
         expect(bundles.flatMap((b) => b.changes)).toHaveLength(changes.length)

@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react'
 import {
   deviceTitle,
-  footprint,
   controlRefOf,
   heldOf,
   triggerKey,
@@ -12,6 +11,7 @@ import { ChartKey } from '../../drawing/chart-key.js'
 import { keyFaces, refOfControl } from '../../drawing/chart-faces.js'
 import { DeviceOutline } from '../../drawing/device-outline.js'
 import type { KeyFace } from '../../drawing/key-face.js'
+import { useOutlines } from '../../drawing/use-outlines.js'
 import { useChartZoom, type Extent } from '../../drawing/use-chart-zoom.js'
 import { useKeyWalk } from '../../drawing/use-key-walk.js'
 import { usePageOf } from '../../store/selectors.js'
@@ -68,14 +68,7 @@ function usePracticeBench({
   const group = useRef<SVGGElement>(null)
   const walk = useKeyWalk(svg, env.controls, derived.rests.index, onControl)
   const { fit, reveal } = useChartZoom(svg, group, noop)
-  const outlines = useMemo(
-    () =>
-      bench.devices.flatMap((placed) => {
-        const device = plan.devices.find((d) => d.id === placed.deviceId)
-        return device ? [{ placed, device, print: footprint(placed, device) }] : []
-      }),
-    [bench.devices, plan.devices],
-  )
+  const outlines = useOutlines(bench)
   const isRunning = state !== null
   // in a session the drawing stands still: it shows where all of its questions lie
   const asked = useMemo(

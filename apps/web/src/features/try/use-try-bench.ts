@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useRef } from 'react'
-import { footprint, type ProgramId } from '@reach-plot/core'
-import { usePlan } from '../../store/plan-store.js'
+import { type ProgramId } from '@reach-plot/core'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 import { keyFaces } from '../../drawing/chart-faces.js'
 import { useKeyWalk } from '../../drawing/use-key-walk.js'
+import { useOutlines } from '../../drawing/use-outlines.js'
 import { useChartZoom, type Extent } from '../../drawing/use-chart-zoom.js'
 
 const edgeMm = 12
@@ -19,7 +19,6 @@ export function useTryBench({
   front: { readonly programId: ProgramId; readonly contextId: string }
   onControl: (controlRef: string) => void
 }) {
-  const plan = usePlan()
   const derived = useDerived()
   const { env, bench } = derived
   const pageOf = usePageOf()
@@ -30,14 +29,7 @@ export function useTryBench({
   const walk = useKeyWalk(svg, env.controls, derived.rests.index, onControl)
   const { tabId } = walk
   const { fit, reveal } = useChartZoom(svg, group, noop)
-  const outlines = useMemo(
-    () =>
-      bench.devices.flatMap((placed) => {
-        const device = plan.devices.find((d) => d.id === placed.deviceId)
-        return device ? [{ placed, device, print: footprint(placed, device) }] : []
-      }),
-    [bench.devices, plan.devices],
-  )
+  const outlines = useOutlines(bench)
   const extent = useMemo(
     (): Extent => ({
       x0: Math.min(...outlines.map((o) => o.print.x0)) - edgeMm,
