@@ -45,6 +45,7 @@ export function FindBar({
         placeholder={placeholder}
         aria-label={label}
         value={find.query}
+        onFocus={(e) => e.target.select()}
         onChange={(e) => find.setQuery(e.target.value)}
       />
       <ListenButton {...find.keyFind} />

@@ -53,14 +53,17 @@ export function StepTable({ view }: { view: CarryScreen }) {
   )
 }
 
-function NothingToDo({ view: { from, arrangement } }: { view: CarryScreen }) {
-  return (
-    <p className="max-w-[520px] px-[18px] pt-5 text-[15px]">
-      {from.id === arrangement.id
-        ? `“${arrangement.name}” is marked as what is set on your machine. Choose another arrangement above, or change this one, and a short list of what to change begins here.`
-        : `“${arrangement.name}” differs in nothing from “${from.name}”, which is set now.`}
-    </p>
-  )
+function NothingToDo({ view }: { view: CarryScreen }) {
+  return <p className="max-w-[520px] px-[18px] pt-5 text-[15px]">{whyNothing(view)}</p>
+}
+
+function whyNothing({ plan, from, arrangement }: CarryScreen): string {
+  if (plan.commands.length === 0) return 'There are no commands yet: bring some in under Commands.'
+  if (from.id !== arrangement.id)
+    return `“${arrangement.name}” differs in nothing from “${from.name}”, which is set now.`
+  return plan.setNowArrangementId === arrangement.id
+    ? `“${arrangement.name}” is marked as what is set on your machine. Choose another arrangement above, or change this one, and a short list of what to change begins here.`
+    : `“${arrangement.name}” is what the programs have by themselves. Choose another arrangement above, and what to change to get there stands here.`
 }
 
 function Rows({ view, steps }: { view: CarryScreen; steps: readonly SetUpStep[] }) {

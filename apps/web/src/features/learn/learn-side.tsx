@@ -146,13 +146,18 @@ function StartPart({ view }: { view: LearnScreen }) {
       >
         {session.canGoOn > 0 ? 'Begin anew' : 'Begin'}
       </button>
-      {today && count === 0 && <p className="text-ink-2">{nothingOf(kind)}</p>}
+      {today && count === 0 && (
+        <p className="text-ink-2">{today.days === 0 ? nothingPlaced : nothingOf(kind)}</p>
+      )}
       {today && count > 0 && today.due.length + today.fresh.length === 0 && (
         <p className="text-ink-2">Nothing is due today; this goes over what you have met.</p>
       )}
     </div>
   )
 }
+
+const nothingPlaced =
+  'No command that is used has a key yet: place some on the Plot, or let Solve propose places.'
 
 const nothingOf = (kind: AskedKind): string =>
   kind === 'contrast'

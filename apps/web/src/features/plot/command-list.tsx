@@ -47,6 +47,7 @@ export function CommandList(props: {
             set({ query: e.target.value, triggerQuery: null })
             setActive(0)
           }}
+          onFocus={(e) => e.target.select()}
           onKeyDown={onListKey}
         />
         <ListenButton {...keyFind} />

@@ -175,6 +175,7 @@ function Unreadable({ rows }: { rows: TablePreview['taken']['unreadable'] }) {
         aria-label="Find among the lines that cannot be read"
         placeholder="Find by text or reason"
         value={query}
+        onFocus={(e) => e.target.select()}
         onChange={(e) => setQuery(e.target.value)}
       />
       <table className="w-full">

@@ -44,6 +44,7 @@ function Chooser({ view }: { view: DealView }) {
         aria-label="Find commands to deal"
         placeholder="Find by name or menu"
         value={query}
+        onFocus={(e) => e.target.select()}
         onChange={(e) => setQuery(e.target.value)}
       />
       <div className="mt-1.5 flex items-center gap-3 text-[13px]">
