@@ -123,7 +123,7 @@ function TodayInWords({ view: { today, from, isAll, answers, isKept } }: { view:
 const secondsEach = 5
 
 function StartPart({ view }: { view: LearnScreen }) {
-  const { kind, setKind, questions, session, today } = view
+  const { kind, setKind, questions, session, today, screen } = view
   const count = questions.due.length + questions.fresh.length
   return (
     <div className="mt-2 grid gap-2">
@@ -146,6 +146,11 @@ function StartPart({ view }: { view: LearnScreen }) {
       >
         {session.canGoOn > 0 ? 'Begin anew' : 'Begin'}
       </button>
+      {screen.canLock && (
+        <button type="button" className="link text-left" onClick={() => void screen.toggle()}>
+          {screen.isFull ? 'Leave full screen' : 'Full screen, so that more keys arrive here'}
+        </button>
+      )}
       {today && count === 0 && (
         <p className="text-ink-2">{today.days === 0 ? nothingPlaced : nothingOf(kind)}</p>
       )}

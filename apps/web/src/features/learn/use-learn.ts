@@ -14,6 +14,7 @@ import { usePageOf } from '../../store/selectors.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { meantBy, sentFor, swallowed, wayOf } from './asked.js'
 import { useAnswerKeys } from './use-answer-keys.js'
+import { useFullScreen } from './use-full-screen.js'
 import { useLesson } from './use-lesson.js'
 import { useSession } from './use-session.js'
 
@@ -32,6 +33,7 @@ export function useLearn() {
   const { plan, derived, today, habits, answers } = lesson
   const { env, index, arrangement } = derived
   const pageOf = usePageOf()
+  const screen = useFullScreen()
   const [kind, setKind] = useState<AskedKind>('key')
   const [down, setDown] = useState<readonly Modifier[]>([])
   const [ways, setWays] = useState<readonly Trigger[]>([])
@@ -98,7 +100,9 @@ export function useLearn() {
     commandOf,
     questions,
     measured,
-    why: question ? swallowed(question.trigger, index) : null,
+    // in full screen with the keyboard locked to the page such presses arrive
+    why: question && !(screen.isFull && screen.canLock) ? swallowed(question.trigger, index) : null,
+    screen,
     way,
     reachOf,
   }
