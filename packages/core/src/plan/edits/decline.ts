@@ -15,6 +15,7 @@ const grown = (ms: number): number => Math.min(mostMs, Math.round((ms * growth) 
  * hard to remember: memory does; used to its key: the command stays where it is.
  */
 export const declineMove = edit((plan: Plan, commandId: CommandId, key: TriggerKey, why: DeclineReason) => {
+  if (!plan.commands.some((c) => c.id === commandId)) return
   const declined = (plan.rules.declined ??= [])
   if (declined.some((d) => d.commandId === commandId && d.key === key)) return
   declined.push({ commandId, key, why })
