@@ -1,13 +1,7 @@
 import fc from 'fast-check'
 import { catalogues } from '@reach-plot/data'
 import { describe, expect, test } from 'vitest'
-import {
-  changesBetween,
-  placeCommand,
-  prepare,
-  triggerKey,
-  type Arrangement,
-} from '../../src/index.js'
+import { changesBetween, placeCommand, prepare, triggerKey, type Arrangement } from '../../src/index.js'
 import { arrangementWith, planDays } from '../../src/learning/days.js'
 import { bundlesOf } from '../../src/learning/bundles.js'
 import { demo, draft, shuffled } from '../shuffled.js'
