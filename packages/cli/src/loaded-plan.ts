@@ -1,4 +1,5 @@
 import {
+  arrangementSetNow,
   benchCandidates,
   isModifier,
   modifierSets,
@@ -63,8 +64,8 @@ export function betweenArrangements(
   plan: Plan,
   options: { readonly from: string | undefined; readonly to: string | undefined },
 ): { readonly from: PreparedModel; readonly to: PreparedModel } {
-  const usual = plan.setNowArrangementId ?? plan.arrangements.find((a) => a.isDefault)?.id ?? ''
-  const from = prepare(plan, catalogues, { arrangement: arrangementOf(plan, options.from ?? usual) })
+  const start = options.from === undefined ? arrangementSetNow(plan) : arrangementOf(plan, options.from)
+  const from = prepare(plan, catalogues, { arrangement: start })
   return { from, to: from.withArrangement(arrangementOf(plan, options.to ?? plan.activeArrangementId)) }
 }
 

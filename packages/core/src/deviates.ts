@@ -12,6 +12,9 @@ export const normal = (seed: number, name: string): number =>
   Math.sqrt(-2 * Math.log(1 - uniform(seed, `${name} radius`))) *
   Math.cos(2 * Math.PI * uniform(seed, `${name} angle`))
 
+/** Nine times of ten a normal quantity lies within so many deviations of its middle. */
+export const deviations90 = 1.645
+
 /** Share of a normal quantity below z standard deviations. Abramowitz and Stegun, 7.1.26: off by at most 0.0000002. */
 export function normalShare(z: number): number {
   const x = Math.abs(z) / Math.SQRT2

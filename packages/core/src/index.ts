@@ -398,6 +398,7 @@ export {
   acceptedIn,
   changeInWords,
   activeArrangement,
+  arrangementSetNow,
   dayHours,
   type DayHours,
   activeBench,
@@ -485,6 +486,7 @@ export {
   chooseArrangement,
   copyArrangement,
   deleteArrangement,
+  keepAsSet,
   markSetNow,
   renameArrangement,
   addCommand,
@@ -633,6 +635,7 @@ export {
 } from './merge/index.js'
 export {
   arrangementWith,
+  dayBalance,
   planDays,
   usualNewPerDay,
   type DayPlan,

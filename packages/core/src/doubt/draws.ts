@@ -4,7 +4,7 @@ import { fingers, type HandModel } from '../hand/index.js'
 /** How many times all assumed constants are drawn. */
 export const usualDraws = 64
 /** Spread of an assumed constant, in its logarithm. Assumed. */
-const sigma = 0.2
+export const assumedSpread = 0.2
 
 /** One draw of every assumed constant, as factors of the usual ones. */
 export interface Draw {
@@ -37,7 +37,7 @@ export interface Draw {
 export const drawsOf = (count: number = usualDraws, seed = 1, scale = 1): Draw[] =>
   Array.from({ length: count }, (_, n): Draw => {
     const from = Math.imul(seed, 0x9e3779b9) ^ (n + 1)
-    const factor = (name: string): number => Math.exp(scale * sigma * normal(from, name))
+    const factor = (name: string): number => Math.exp(scale * assumedSpread * normal(from, name))
     return {
       comfort: fingers.map((finger) => factor(`comfort ${finger}`)),
       span: factor('span'),

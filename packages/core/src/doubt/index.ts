@@ -1,3 +1,3 @@
-export { drawsOf, usualDraws, type Draw } from './draws.js'
+export { assumedSpread, drawsOf, usualDraws, type Draw } from './draws.js'
 export { asGoodShare, placeDoubt, type PlaceDoubt } from './place-doubt.js'
 export { drawnHandCosts } from './drawn-hand-cost.js'

@@ -1,3 +1,5 @@
+import { deviations90 } from '../deviates.js'
+import { assumedSpread } from '../doubt/index.js'
 import { changesBetween, learningOf, prepareWork, reportOf, type Change } from '../compare/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { dayHours, defaultPayBackDays, type Arrangement } from '../plan/index.js'
@@ -73,12 +75,13 @@ export function planDays(
     })
   }
   const afterMinutes = days.at(-1)?.minutesPerDay ?? nowMinutes
+  const balance = dayBalance({ days, nowMinutes }, Math.max(yearDays, days.length))
   return {
     days,
     nowMinutes,
     afterMinutes,
-    breakEvenDay: breakEven(days, nowMinutes),
-    breakEvenRange: [breakEven(days, nowMinutes, 1 / offBy), breakEven(days, nowMinutes, offBy)],
+    breakEvenDay: paidFrom(balance.mean, days),
+    breakEvenRange: [paidFrom(balance.high, days), paidFrom(balance.low, days)],
     notWorth: notWorth.flatMap((b) => b.changes),
   }
 }
@@ -176,23 +179,41 @@ function shared(order: readonly Weighed[], newPerDay: number): Weighed[][] {
   return days
 }
 
-/** Nine times of ten a log-normal constant, assumed with a deviation of 0.2, lies within this factor. */
-const offBy = Math.exp(1.645 * 0.2)
+/** Nine times of ten a log-normal constant that is assumed lies within this factor. */
+const offBy = Math.exp(deviations90 * assumedSpread)
 
-/**
- * The first day after which more was saved than learned, for good; learning is paid on the day of the change.
- * @param learningFactor  how much more learning costs than is worked out, against what is saved
- */
-function breakEven(days: readonly LearningDay[], nowMinutes: number, learningFactor = 1): number | null {
-  let balance = 0
-  let found: number | null = null
-  for (let n = 1; n <= Math.max(yearDays, days.length); n++) {
+/** What was saved less what was learned in all, min: at 0 days, and after each of the next. */
+export interface DayBalance {
+  readonly mean: readonly number[]
+  /** with learning as much dearer, and as much cheaper, as what is assumed leaves open nine times of ten */
+  readonly low: readonly number[]
+  readonly high: readonly number[]
+}
+
+/** What a plan of days has won by each day, with its range; learning is paid on the day of the change. */
+export const dayBalance = (plan: Pick<DayPlan, 'days' | 'nowMinutes'>, count: number): DayBalance => ({
+  mean: balances(plan, count, 1),
+  low: balances(plan, count, offBy),
+  high: balances(plan, count, 1 / offBy),
+})
+
+function balances(
+  { days, nowMinutes }: Pick<DayPlan, 'days' | 'nowMinutes'>,
+  count: number,
+  learningFactor: number,
+): number[] {
+  const out = [0]
+  for (let n = 1; n <= count; n++) {
     const today = days[n - 1] ?? days.at(-1)
-    if (!today) return null
-    balance += nowMinutes - today.minutesPerDay
-    if (n <= days.length) balance -= (learningFactor * today.learningMs) / 60_000
-    if (balance < 0) found = null
-    else found ??= n
+    const saved = today ? nowMinutes - today.minutesPerDay : 0
+    const learned = n <= days.length && today ? (learningFactor * today.learningMs) / 60_000 : 0
+    out.push((out[n - 1] as number) + saved - learned)
   }
-  return found
+  return out
+}
+
+/** The first day from which a balance is never below nothing; null where it is at the end, or nothing changes. */
+function paidFrom(balance: readonly number[], days: readonly LearningDay[]): number | null {
+  const last = balance.findLastIndex((minutes) => minutes < 0)
+  return days.length === 0 || last === balance.length - 1 ? null : Math.max(1, last + 1)
 }

@@ -1,1 +1,8 @@
-export { arrangementWith, planDays, usualNewPerDay, type DayPlan, type LearningDay } from './days.js'
+export {
+  arrangementWith,
+  dayBalance,
+  planDays,
+  usualNewPerDay,
+  type DayPlan,
+  type LearningDay,
+} from './days.js'

@@ -6,6 +6,12 @@ import { defaultHoursPerDay, type Accepted, type Arrangement, type Plan } from '
 export const activeArrangement = (plan: Plan): Arrangement =>
   plan.arrangements.find((a) => a.id === plan.activeArrangementId) ?? (plan.arrangements[0] as Arrangement)
 
+/** The arrangement that is set on the machine now; where none is marked, what the programs have by themselves. */
+export const arrangementSetNow = (plan: Plan): Arrangement =>
+  plan.arrangements.find((a) =>
+    plan.setNowArrangementId === null ? a.isDefault : a.id === plan.setNowArrangementId,
+  ) ?? activeArrangement(plan)
+
 /** Which findings a person accepts: by the finding and the commands concerned, so that others come back. */
 export function acceptedIn(
   arrangement: Arrangement,

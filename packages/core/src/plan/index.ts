@@ -14,6 +14,7 @@ export { freshId, freshPlanId } from './ids.js'
 export {
   acceptedIn,
   activeArrangement,
+  arrangementSetNow,
   activeBench,
   dayHours,
   defaultPayBackDays,
@@ -60,6 +61,7 @@ export {
   chooseArrangement,
   copyArrangement,
   deleteArrangement,
+  keepAsSet,
   markSetNow,
   renameArrangement,
 } from './edits/arrangements.js'

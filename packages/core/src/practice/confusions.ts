@@ -1,3 +1,4 @@
+import { deviations90 } from '../deviates.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import type { Answer } from './answer.js'
 import { cardKey } from './cards.js'
@@ -17,8 +18,6 @@ export interface Confusion {
 /** Chance of a wrong press before anything was measured, and how many answers that weighs. Assumed. */
 const assumedSlip = 0.002
 const priorAnswers = 20
-/** Nine times of ten a normal lies within so many deviations. */
-const z90 = 1.645
 
 /** The mean and a range of a Beta distribution with the prior of the assumed slip; the range by its deviation. */
 function chanceOf(times: number, of: number): Confusion['chance'] {
@@ -26,7 +25,11 @@ function chanceOf(times: number, of: number): Confusion['chance'] {
   const n = of + priorAnswers
   const mean = a / n
   const deviation = Math.sqrt((mean * (1 - mean)) / (n + 1))
-  return { mean, low: Math.max(0, mean - z90 * deviation), high: Math.min(1, mean + z90 * deviation) }
+  return {
+    mean,
+    low: Math.max(0, mean - deviations90 * deviation),
+    high: Math.min(1, mean + deviations90 * deviation),
+  }
 }
 
 /** What was pressed for what, the likeliest first. Answers that asked for a name say nothing of it. */

@@ -1,3 +1,4 @@
+import { deviations90 } from '../deviates.js'
 import type { Trigger } from '../triggers/index.js'
 import { longestAnswerMs, type Answer } from './answer.js'
 import { cardKey } from './cards.js'
@@ -25,7 +26,6 @@ export interface MeasuredTimes {
 const enoughAnswers = 3
 const latestAnswers = 8
 const enoughTriggers = 8
-const z90 = 1.645
 
 const middleOf = (values: readonly number[]): number => {
   const sorted = values.toSorted((a, b) => a - b)
@@ -84,7 +84,7 @@ export function measuredTimes(
 /** Range of the middle slope nine times of ten: ranks by Kendall's deviation (Sen 1968, from memory). */
 function slopeRange(slopes: readonly number[], n: number): { readonly low: number; readonly high: number } {
   const sorted = slopes.toSorted((a, b) => a - b)
-  const spread = z90 * Math.sqrt((n * (n - 1) * (2 * n + 5)) / 18)
+  const spread = deviations90 * Math.sqrt((n * (n - 1) * (2 * n + 5)) / 18)
   const at = (rank: number): number =>
     (sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(rank)))] as number) - 1
   return { low: at((sorted.length - spread) / 2), high: at((sorted.length + spread) / 2) }

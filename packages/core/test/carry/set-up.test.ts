@@ -2,11 +2,16 @@ import fc from 'fast-check'
 import { catalogues } from '@reach-plot/data'
 import { describe, expect, test } from 'vitest'
 import {
+  arrangementSetNow,
   canBeLiveTogether,
+  chord,
+  keepAsSet,
   placeCommand,
   prepare,
+  readPlan,
   triggerKey,
   triggerName,
+  writePlan,
   type Arrangement,
 } from '../../src/index.js'
 import { demo, draft, shuffled } from '../shuffled.js'
@@ -135,5 +140,27 @@ describe('the set-up list', () => {
     expect(setUpSteps(defaults, defaults)).toEqual(
       setUpSteps(defaults, defaults).filter((s) => s.place.kind === 'system'),
     )
+  })
+
+  test('once all is set a record of it is kept, so that a later change is a short list', () => {
+    const set = keepAsSet(demo, draft.id)
+    expect([set.activeArrangementId, set.arrangements.length]).toEqual([
+      draft.id,
+      demo.arrangements.length + 1,
+    ])
+    const steps = (plan: typeof demo) =>
+      setUpSteps(
+        { plan, arrangement: arrangementSetNow(plan) },
+        prepare(plan, catalogues, { arrangement: plan.arrangements.find((a) => a.id === draft.id)! }),
+      ).filter((s) => s.command)
+    expect(steps(set)).toEqual([])
+    const [first] = draft.placements.filter((p) => p.trigger.kind === 'chord')
+    const later = placeCommand(set, { commandId: first!.commandId, trigger: chord('F9', ['Control', 'Alt']) })
+    expect(steps(later)).toHaveLength(1)
+    // the next record takes the place of the one before
+    const again = keepAsSet(later, draft.id)
+    expect(again.arrangements).toHaveLength(set.arrangements.length)
+    expect(steps(again)).toEqual([])
+    expect(readPlan(writePlan(again), 'again').setNowArrangementId).toBe(again.setNowArrangementId)
   })
 })

@@ -62,7 +62,7 @@ function whyNothing({ plan, from, arrangement }: CarryScreen): string {
   if (from.id !== arrangement.id)
     return `“${arrangement.name}” differs in nothing from “${from.name}”, which is set now.`
   return plan.setNowArrangementId === arrangement.id
-    ? `“${arrangement.name}” is marked as what is set on your machine. Choose another arrangement above, or change this one, and a short list of what to change begins here.`
+    ? `“${arrangement.name}” is marked as what is set on your machine. Changes of it count as set at once. Choose another arrangement above, or copy this one and change the copy, and what to change stands here.`
     : `“${arrangement.name}” is what the programs have by themselves. Choose another arrangement above, and what to change to get there stands here.`
 }
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { arrangementWith, declineMove, markSetNow, triggerKey } from '@reach-plot/core'
+import { arrangementSetNow, arrangementWith, declineMove, keepAsSet, triggerKey } from '@reach-plot/core'
 import {
   nextStep,
   pageForOthers,
@@ -31,10 +31,7 @@ export interface CarryPlace {
 function useSteps() {
   const plan = usePlan()
   const { env, index, bench, arrangement } = useDerived()
-  const from =
-    plan.arrangements.find((a) => a.id === plan.setNowArrangementId) ??
-    plan.arrangements.find((a) => a.isDefault) ??
-    arrangement
+  const from = arrangementSetNow(plan)
   // only a part of the way: what Learn brings in until a day
   const [untilDay, setUntilDay] = useKept<number | null>(`carry until ${plan.id}`, null, 'tab')
   const [isByDays, setByDays] = useState(untilDay !== null)
@@ -101,16 +98,27 @@ export function useCarry() {
     if (change && place && nextStep(place.steps, next) === null)
       setPlaceKey(places.find((p) => nextStep(p.steps, next) !== null)?.key ?? place.key)
     if (change && way.untilDay === null && from.id !== arrangement.id && nextStep(steps, next) === null)
-      finish(next)
+      finish(next, ticks)
   }
-  const finish = (all: Ticks): void => {
-    const left = Object.values(all).filter((t) => t.note !== undefined).length
-    edit((now) => markSetNow(now, arrangement.id))
-    toast(
-      `“${arrangement.name}” is what is set now${left > 0 ? `, but for ${left} that could not be` : ''}.`,
-      {
-        action: undoAction(),
+  /** An undo that brings the ticks back, too, which are no part of the plan. */
+  const undoWith = (before: Ticks): ReturnType<typeof undoAction> => {
+    const { label, onClick } = undoAction()
+    return {
+      label,
+      onClick: () => {
+        onClick()
+        setPersonal({ ticks: before })
       },
+    }
+  }
+  const finish = (all: Ticks, before: Ticks): void => {
+    const left = Object.values(all).filter((t) => t.note !== undefined).length
+    edit((now) => keepAsSet(now, arrangement.id))
+    // a change that comes again later is not done by that; keys of the system stay free
+    setPersonal({ ticks: Object.fromEntries(Object.entries(all).filter(([id]) => id.startsWith('system '))) })
+    toast(
+      `“${arrangement.name}” is what is set now${left > 0 ? `, but for ${left} that could not be` : ''}. Its record is kept beside it.`,
+      { action: undoWith(before) },
     )
   }
   const impossible = (step: SetUpStep, note: string): void => {
@@ -121,7 +129,7 @@ export function useCarry() {
       step.on.reduce((p, t) => declineMove(p, command.id, triggerKey(t), 'not possible there'), now),
     )
     toast(`“${command.name}” is not proposed there again. Choose another place on the Plot.`, {
-      action: undoAction(),
+      action: undoWith(ticks),
     })
   }
   return {

@@ -1,33 +1,13 @@
 import { area, line, scaleLinear } from 'd3'
-import type { DayPlan } from '@reach-plot/core'
+import { dayBalance, type DayPlan } from '@reach-plot/core'
 
 const width = 208
 const height = 108
 const inset = { left: 6, right: 6, top: 18, bottom: 22 }
-/** Nine times of ten what is assumed lies within this factor. */
-const offBy = Math.exp(1.645 * 0.2)
-
-/** What was saved less what was learned, in minutes in all, after each day. */
-function balances({ days, nowMinutes }: DayPlan, until: number, factor: number): number[] {
-  let sum = 0
-  return [
-    0,
-    ...Array.from({ length: until }, (_, i) => {
-      const day = days[i] ?? days.at(-1)
-      if (!day) return sum
-      sum += nowMinutes - day.minutesPerDay
-      if (i < days.length) sum -= (factor * day.learningMs) / 60_000
-      return sum
-    }),
-  ]
-}
-
 /** Minutes won in all by the day, with the range that the assumed constants leave open. */
 export function DaysPlot({ plan, today }: { plan: DayPlan; today: number }) {
   const until = Math.max(plan.days.length, plan.breakEvenDay ?? 0, 2) + 2
-  const mean = balances(plan, until, 1)
-  const low = balances(plan, until, offBy)
-  const high = balances(plan, until, 1 / offBy)
+  const { mean, low, high } = dayBalance(plan, until)
   const x = scaleLinear([0, until], [inset.left, width - inset.right])
   const y = scaleLinear([Math.min(0, ...low), Math.max(1, ...high)], [height - inset.bottom, inset.top]).nice(
     2,
@@ -55,7 +35,7 @@ export function DaysPlot({ plan, today }: { plan: DayPlan; today: number }) {
               (_, i) => x(i),
               (_, i) => y(low[i] as number),
               (_, i) => y(high[i] as number),
-            )(mean) ?? ''
+            )([...mean]) ?? ''
           }
           fill="var(--reach-2)"
           fillOpacity={0.6}
@@ -73,7 +53,7 @@ export function DaysPlot({ plan, today }: { plan: DayPlan; today: number }) {
             line<number>(
               (_, i) => x(i),
               (d) => y(d),
-            )(mean) ?? ''
+            )([...mean]) ?? ''
           }
           fill="none"
           stroke="var(--contour)"

@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from 'react'
-import { arrangementWith, changesBetween } from '@reach-plot/core'
+import { arrangementSetNow, arrangementWith, changesBetween } from '@reach-plot/core'
 import {
   confusionsOf,
   Knowledge,
@@ -42,10 +42,7 @@ export function useLesson() {
   const [newPerDay, setNewPerDay] = useNewPerDay()
   const { answers, isKept, now } = usePractice()
   useEffect(() => void openPractice(plan.id), [plan.id])
-  const from =
-    plan.arrangements.find((a) => a.id === plan.setNowArrangementId) ??
-    plan.arrangements.find((a) => a.isDefault) ??
-    arrangement
+  const from = arrangementSetNow(plan)
   const days = useDayPlan(from.id, arrangement.id, newPerDay)
   const isAll = from.id === arrangement.id
   const lesson = useMemo(() => {

@@ -62,3 +62,27 @@ export const deleteArrangement = edit((plan: Plan, id: string) => {
 export const markSetNow = edit((plan: Plan, id: string | null) => {
   if (id === null || plan.arrangements.some((a) => a.id === id)) plan.setNowArrangementId = id
 })
+
+/** The id of the record of what is set on the machine. */
+const setRecordId = 'set-on-machine'
+
+/**
+ * Keeps a record of an arrangement as what is set on the machine now, beside it: later changes of the arrangement then differ from what is set. The
+ * record before is replaced.
+ */
+export const keepAsSet = edit((plan: Plan, id: string) => {
+  const source = plan.arrangements.find((a) => a.id === id)
+  if (!source) return
+  plan.setNowArrangementId = source.id
+  if (source.id === setRecordId) return
+  const at = plan.arrangements.findIndex((a) => a.id === setRecordId)
+  const record: Arrangement = {
+    ...source,
+    id: setRecordId,
+    name: plan.arrangements[at]?.name ?? freeName(plan, 'Set on my machine'),
+    isDefault: false,
+    placements: source.placements.map((p) => ({ ...p })),
+  }
+  plan.arrangements.splice(at === -1 ? plan.arrangements.length : at, at === -1 ? 0 : 1, record)
+  plan.setNowArrangementId = setRecordId
+})
