@@ -154,7 +154,11 @@ describe('the set-up list', () => {
         prepare(plan, catalogues, { arrangement: plan.arrangements.find((a) => a.id === draft.id)! }),
       ).filter((s) => s.command)
     expect(steps(set)).toEqual([])
-    const [first] = draft.placements.filter((p) => p.trigger.kind === 'chord')
+    const [first] = draft.placements.filter(
+      (p) =>
+        p.trigger.kind === 'chord' &&
+        draft.placements.filter((o) => o.commandId === p.commandId).length === 1,
+    )
     const later = placeCommand(set, { commandId: first!.commandId, trigger: chord('F9', ['Control', 'Alt']) })
     expect(steps(later)).toHaveLength(1)
     // the next record takes the place of the one before
