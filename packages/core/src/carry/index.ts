@@ -1,7 +1,7 @@
 export { setUpSteps, type SetUpPlace, type SetUpStep } from './set-up.js'
 export { nextStep, progressOf, ticksSchema, type SetUpProgress, type Tick, type Ticks } from './progress.js'
 export { keysInWords, stepInWords } from './words.js'
-export { accelerator, dconfFile, freeingLines, type FreeingLines } from './system-commands.js'
+export { dconfFile, freeingLines, type FreeingLines } from './system-commands.js'
 export { rewriteKeyFile, type ChangedLine, type RewrittenFile, type Unsaid } from './key-file.js'
 export { pageForOthers } from './page.js'
 export { standardReport, type Deviation, type StandardReport, type Unfit } from './standard.js'

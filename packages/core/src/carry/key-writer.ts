@@ -1,5 +1,5 @@
 import { triggerKey, type Chord, type Modifier, type Trigger } from '../triggers/index.js'
-import { accelerator } from './system-commands.js'
+import { writeAccelerator } from '../systems/index.js'
 
 /** A cell of a file that reads as a chord. */
 export interface SpeltChord {
@@ -61,7 +61,7 @@ const usualOrder: readonly Modifier[] = ['Control', 'Shift', 'Alt', 'AltGraph', 
 function namesOf(code: string, isUpper: boolean): string[] {
   const letter = /^Key([A-Z])$/.exec(code)?.[1]
   const digit = /^Digit(\d)$/.exec(code)?.[1]
-  const symbol = accelerator({ modifiers: [], code, action: '' })
+  const symbol = writeAccelerator({ modifiers: [], code })
   const plain: Readonly<Record<string, readonly string[]>> = {
     ArrowLeft: ['Left', 'left'],
     ArrowRight: ['Right', 'right'],

@@ -129,7 +129,7 @@ const edgeMm = 2
 const pxPerMm = 3.6
 const n = (x: number): string => String(Math.round(x * 10) / 10)
 
-/** Each device for itself, in its own axes, large enough to be read; wide ones are scrolled. */
+/** Each device for itself, as it stands on the desk, large enough to be read; wide ones are scrolled. */
 function drawings({ env, plan, bench }: Pick<PreparedModel, 'env' | 'plan' | 'bench'>): string {
   return bench.devices
     .flatMap(({ deviceId }) => {
@@ -141,19 +141,13 @@ function drawings({ env, plan, bench }: Pick<PreparedModel, 'env' | 'plan' | 'be
 }
 
 function drawing(title: string, shown: readonly BenchControl[], env: PreparedModel['env']): string {
-  const reach = (c: BenchControl, own: number, other: number): number => {
-    const angle = (c.turnDeg * Math.PI) / 180
-    return (Math.abs(Math.cos(angle)) * own + Math.abs(Math.sin(angle)) * other) / 2
-  }
-  const across = (c: BenchControl): number => reach(c, c.capWidthMm, c.capHeightMm)
-  const along = (c: BenchControl): number => reach(c, c.capHeightMm, c.capWidthMm)
   const [x0, x1] = [
-    Math.min(...shown.map((c) => c.xMm - across(c))),
-    Math.max(...shown.map((c) => c.xMm + across(c))),
+    Math.min(...shown.map((c) => c.xMm - c.widthMm / 2)),
+    Math.max(...shown.map((c) => c.xMm + c.widthMm / 2)),
   ]
   const [y0, y1] = [
-    Math.min(...shown.map((c) => c.yMm - along(c))),
-    Math.max(...shown.map((c) => c.yMm + along(c))),
+    Math.min(...shown.map((c) => c.yMm - c.heightMm / 2)),
+    Math.max(...shown.map((c) => c.yMm + c.heightMm / 2)),
   ]
   const [w, h] = [x1 - x0 + 2 * edgeMm, y1 - y0 + 2 * edgeMm]
   const box = [x0 - edgeMm, y0 - edgeMm, w, h].map(n).join(' ')

@@ -1,4 +1,10 @@
-import { systemTrigger, type OwnSystemKeys, type SystemKey, type SystemKeys } from '../systems/index.js'
+import {
+  systemTrigger,
+  writeAccelerator,
+  type OwnSystemKeys,
+  type SystemKey,
+  type SystemKeys,
+} from '../systems/index.js'
 import { triggerKey, type Chord, type NationalLayout } from '../triggers/index.js'
 
 /** How keys of a system are freed: lines for a terminal, and the way back. */
@@ -7,69 +13,6 @@ export interface FreeingLines {
   readonly back: readonly string[]
   /** keys that no line frees: they are changed by hand, in the system's settings or its configuration */
   readonly byHand: readonly { readonly chord: Chord; readonly action: string }[]
-}
-
-/** Key symbols of places whose names differ from their codes (X keysyms, as settings write them). */
-const symbols: Readonly<Record<string, string>> = {
-  PageUp: 'Page_Up',
-  PageDown: 'Page_Down',
-  ArrowLeft: 'Left',
-  ArrowRight: 'Right',
-  ArrowUp: 'Up',
-  ArrowDown: 'Down',
-  Space: 'space',
-  PrintScreen: 'Print',
-  Backquote: 'Above_Tab',
-  Enter: 'Return',
-  Backspace: 'BackSpace',
-  ContextMenu: 'Menu',
-  MetaLeft: 'Super_L',
-  MetaRight: 'Super_R',
-  AltLeft: 'Alt_L',
-  AltRight: 'Alt_R',
-  ShiftLeft: 'Shift_L',
-  ShiftRight: 'Shift_R',
-  ControlLeft: 'Control_L',
-  ControlRight: 'Control_R',
-  CapsLock: 'Caps_Lock',
-  NumpadEnter: 'KP_Enter',
-  NumpadAdd: 'KP_Add',
-  NumpadSubtract: 'KP_Subtract',
-  NumpadMultiply: 'KP_Multiply',
-  NumpadDivide: 'KP_Divide',
-  NumpadDecimal: 'KP_Delete',
-}
-const signs: Readonly<Record<string, string>> = {
-  '=': 'equal',
-  '-': 'minus',
-  '+': 'plus',
-  ',': 'comma',
-  '.': 'period',
-  '/': 'slash',
-  ';': 'semicolon',
-  "'": 'apostrophe',
-  '`': 'grave',
-  '\\': 'backslash',
-  '[': 'bracketleft',
-  ']': 'bracketright',
-}
-const heldWords: Readonly<Record<string, string>> = {
-  Control: '<Control>',
-  Shift: '<Shift>',
-  Alt: '<Alt>',
-  Meta: '<Super>',
-}
-
-/** A combination as desktops write it: `<Super><Shift>Page_Up`. */
-export function accelerator({ modifiers, code, char }: SystemKey): string {
-  const keypad = /^Numpad(\d)$/.exec(code ?? '')
-  const key =
-    code === undefined
-      ? (signs[char ?? ''] ?? char ?? '')
-      : keypad
-        ? `KP_${keypad[1]}`
-        : (symbols[code] ?? code)
-  return modifiers.map((m) => heldWords[m] ?? `<${m}>`).join('') + key
 }
 
 /** Settings that hold one combination as text rather than a list of them. */
@@ -114,7 +57,9 @@ export function freeingLines(
     const here = taken.filter((k) => (k.id ?? '') === id)
     if (/^org\./.test(id) && ['gnome', 'cinnamon', 'mate'].includes(system.id)) {
       const [schema, key] = splitId(id)
-      const rest = inUse.filter((k) => k.id === id && !here.includes(k)).map((k) => `'${accelerator(k)}'`)
+      const rest = inUse
+        .filter((k) => k.id === id && !here.includes(k))
+        .map((k) => `'${writeAccelerator(k)}'`)
       const value = isText(id) ? (rest[0] ?? noneText(id)) : `[${rest.join(', ')}]`
       free.push(`gsettings set ${schema} ${key} ${quoted(value)}`)
       back.push(`gsettings reset ${schema} ${key}`)
@@ -138,7 +83,7 @@ function swayLines(key: SystemKey, free: string[], back: string[]): void {
     Control: 'Ctrl',
     Shift: 'Shift',
   }
-  const symbol = accelerator({ ...key, modifiers: [] })
+  const symbol = writeAccelerator({ ...key, modifiers: [] })
   const line = `unbindsym ${[...key.modifiers.map((m) => words[m] ?? m), symbol].join('+')}`
   free.push(line)
   back.push(`# take out: ${line}`)

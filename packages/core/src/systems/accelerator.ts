@@ -118,3 +118,33 @@ export function readAccelerator(text: string): Pick<SystemKey, 'modifiers' | 'co
   const char = namedChars[key] ?? ([...key].length === 1 ? key.toLowerCase() : undefined)
   return char === undefined ? null : { modifiers, char }
 }
+
+/** One name for each place: where several are read, the first of the table. */
+const nameOfCode = new Map(
+  Object.entries(namedCodes)
+    .toReversed()
+    .map(([name, code]) => [code, name]),
+)
+const nameOfChar = new Map(Object.entries(namedChars).map(([name, char]) => [char, name]))
+const heldWords: Readonly<Record<string, string>> = {
+  Control: '<Control>',
+  Shift: '<Shift>',
+  Alt: '<Alt>',
+  Meta: '<Super>',
+}
+
+/** A combination as desktops write it: `<Super><Shift>Page_Up`. */
+export function writeAccelerator({
+  modifiers,
+  code,
+  char,
+}: Pick<SystemKey, 'modifiers' | 'code' | 'char'>): string {
+  const keypad = /^Numpad(\d)$/.exec(code ?? '')
+  const key =
+    code === undefined
+      ? (nameOfChar.get(char ?? '') ?? char ?? '')
+      : keypad
+        ? `KP_${keypad[1]}`
+        : (nameOfCode.get(code) ?? code)
+  return modifiers.map((m) => heldWords[m] ?? `<${m}>`).join('') + key
+}

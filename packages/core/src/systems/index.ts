@@ -1,4 +1,4 @@
-export { readAccelerator } from './accelerator.js'
+export { readAccelerator, writeAccelerator } from './accelerator.js'
 export {
   ownSystemKeysSchema,
   systemActions,

@@ -114,17 +114,17 @@ function extentOf(
   const of = near.length > 0 ? near : controls
   const board = controls.find((c) => rests.has(c.id))?.deviceId
   const [x0, x1] = [
-    Math.min(...of.map((c) => c.xMm - c.capWidthMm / 2)),
-    Math.max(...of.map((c) => c.xMm + c.capWidthMm / 2)),
+    Math.min(...of.map((c) => c.xMm - c.widthMm / 2)),
+    Math.max(...of.map((c) => c.xMm + c.widthMm / 2)),
   ]
   const more = Math.max(0, leastWidthMm - (x1 - x0)) / 2
   return {
     x0: x0 - more - marginMm,
     x1: x1 + more + marginMm,
-    y0: Math.min(...of.map((c) => c.yMm - c.capHeightMm / 2)) - marginMm,
+    y0: Math.min(...of.map((c) => c.yMm - c.heightMm / 2)) - marginMm,
     y1:
       Math.max(
-        ...[...of, ...controls.filter((c) => c.deviceId === board)].map((c) => c.yMm + c.capHeightMm / 2),
+        ...[...of, ...controls.filter((c) => c.deviceId === board)].map((c) => c.yMm + c.heightMm / 2),
       ) + marginMm,
   }
 }
