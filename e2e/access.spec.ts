@@ -139,6 +139,23 @@ test('shortcuts of the app are shown, can be changed, and refuse what the browse
   await expect(page.getByRole('heading', { name: 'Labels' })).toBeVisible()
 })
 
+test('no screen fails in an empty plan', async ({ page }) => {
+  await page.goto('/help')
+  await expect(page.getByRole('heading', { name: 'How the figures are made' })).toBeVisible()
+  await planMenu(page, 'New empty plan')
+  for (const at of screens.flat().filter((path) => !path.startsWith('bench/device'))) {
+    await goTo(page, `/${at}`)
+    await expect(
+      page.locator('main').getByRole('button').or(page.locator('main').getByRole('link')).first(),
+    ).toBeAttached()
+    await expect(page.getByText('This screen has failed')).toHaveCount(0)
+  }
+  await goTo(page, '/learn')
+  await expect(page.getByText('No command that is used has a key yet')).toBeVisible()
+  await goTo(page, '/carry')
+  await expect(page.getByText('There are no commands yet')).toBeVisible()
+})
+
 test('no screen is scrolled sideways at 1024 by 640, nor at 200 % of zoom', async ({ page }) => {
   await page.goto('/help')
   for (const [width, height] of [

@@ -56,7 +56,7 @@ export interface SolveService {
   /** what a better place would gain for each command, the most used first; a newer question ends it */
   gains(plan: Plan, onGains: (some: readonly PlaceGain[]) => void): Promise<void>
   stop(): void
-  /** which changes between two arrangements to bring in on which day */
-  days(plan: Plan, fromId: string, toId: string, newPerDay: number): Promise<DayPlan>
+  /** which changes from what is set now to the arrangement in front to bring in on which day */
+  days(plan: Plan, newPerDay: number): Promise<DayPlan>
   compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>
 }

@@ -1,4 +1,5 @@
 import {
+  arrangementSetNow,
   candidate,
   dayHours,
   chordTable,
@@ -122,12 +123,8 @@ export const solveService: SolveService = {
     const models = chosen.map((arrangement) => model.withArrangement(arrangement))
     return Promise.resolve(comparisonSheet(compareArrangements(models), plan))
   },
-  days(plan, fromId, toId, newPerDay) {
+  days(plan, newPerDay) {
     const model = modelOf(plan)
-    const of = (id: string): PreparedModel => {
-      const arrangement = plan.arrangements.find((a) => a.id === id)
-      return arrangement ? model.withArrangement(arrangement) : model
-    }
-    return Promise.resolve(planDays(of(fromId), of(toId), newPerDay))
+    return Promise.resolve(planDays(model.withArrangement(arrangementSetNow(plan)), model, newPerDay))
   },
 }

@@ -6,11 +6,21 @@ import { defaultHoursPerDay, type Accepted, type Arrangement, type Plan } from '
 export const activeArrangement = (plan: Plan): Arrangement =>
   plan.arrangements.find((a) => a.id === plan.activeArrangementId) ?? (plan.arrangements[0] as Arrangement)
 
-/** The arrangement that is set on the machine now; where none is marked, what the programs have by themselves. */
+/** What is set where nothing is marked and the programs have nothing by themselves. */
+const nothingSet: Arrangement = {
+  id: 'nothing-set',
+  name: 'Nothing set yet',
+  isDefault: true,
+  placements: [],
+  popups: [],
+  accepted: [],
+}
+
+/** The arrangement that is set on the machine now: the one that is marked, else what the programs have by themselves, else nothing. */
 export const arrangementSetNow = (plan: Plan): Arrangement =>
   plan.arrangements.find((a) =>
     plan.setNowArrangementId === null ? a.isDefault : a.id === plan.setNowArrangementId,
-  ) ?? activeArrangement(plan)
+  ) ?? nothingSet
 
 /** Which findings a person accepts: by the finding and the commands concerned, so that others come back. */
 export function acceptedIn(

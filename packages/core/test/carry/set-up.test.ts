@@ -167,4 +167,12 @@ describe('the set-up list', () => {
     expect(steps(again)).toEqual([])
     expect(readPlan(writePlan(again), 'again').setNowArrangementId).toBe(again.setNowArrangementId)
   })
+
+  test('where nothing is set and the programs have nothing by themselves, everything is given', () => {
+    const own = { ...demo, setNowArrangementId: null, arrangements: [draft] }
+    expect(arrangementSetNow(own).placements).toEqual([])
+    const steps = setUpSteps({ plan: own, arrangement: arrangementSetNow(own) }, prepare(own, catalogues))
+    walk(arrangementSetNow(own), draft, steps)
+    expect(steps.every((s) => s.command === null || s.off.length === 0)).toBe(true)
+  })
 })

@@ -17,8 +17,8 @@ export function NextStep({ view }: { view: CarryScreen }) {
       )}
       <h3 className="caption mt-6">When all is done</h3>
       <p className="mt-1">
-        “{view.arrangement.name}” is what is set now; later changes begin a new, short list. Learn tells which
-        keys to bring in on which day.
+        A record of “{view.arrangement.name}” is kept as what is set now; later changes begin a new, short
+        list. Learn tells which keys to bring in on which day.
       </p>
     </aside>
   )

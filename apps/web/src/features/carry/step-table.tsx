@@ -59,6 +59,8 @@ function NothingToDo({ view }: { view: CarryScreen }) {
 
 function whyNothing({ plan, from, arrangement }: CarryScreen): string {
   if (plan.commands.length === 0) return 'There are no commands yet: bring some in under Commands.'
+  if (arrangement.placements.length === 0)
+    return `Nothing is placed in “${arrangement.name}” yet: place commands on the Plot, or let Solve propose places.`
   if (from.id !== arrangement.id)
     return `“${arrangement.name}” differs in nothing from “${from.name}”, which is set now.`
   return plan.setNowArrangementId === arrangement.id

@@ -36,7 +36,7 @@ function useSteps() {
   const [untilDay, setUntilDay] = useKept<number | null>(`carry until ${plan.id}`, null, 'tab')
   const [isByDays, setByDays] = useState(untilDay !== null)
   const [newPerDay] = useNewPerDay()
-  const days = useDayPlan(from.id, arrangement.id, newPerDay, isByDays)
+  const days = useDayPlan(newPerDay, isByDays)
   const part = untilDay === null ? null : (days?.days.slice(0, untilDay) ?? [])
   const to = useMemo(
     () =>

@@ -95,7 +95,11 @@ export function LearnSide({ view }: { view: LearnScreen }) {
 }
 
 const dayTitle = ({ today }: LearnScreen): string =>
-  !today ? 'Learn' : today.day > today.days ? 'All keys met' : `Day ${today.day} of ${today.days}`
+  !today || today.days === 0
+    ? 'Learn'
+    : today.day > today.days
+      ? 'All keys met'
+      : `Day ${today.day} of ${today.days}`
 
 function TodayInWords({ view: { today, from, isAll, answers, isKept } }: { view: LearnScreen }) {
   if (answers === null) return <p className="mt-1 text-ink-2">reading your record …</p>

@@ -14,7 +14,7 @@ import type { KeyFace } from '../../drawing/key-face.js'
 import { useOutlines } from '../../drawing/use-outlines.js'
 import { useChartZoom, type Extent } from '../../drawing/use-chart-zoom.js'
 import { useKeyWalk } from '../../drawing/use-key-walk.js'
-import { usePageOf } from '../../store/selectors.js'
+import { useFront, usePageOf } from '../../store/selectors.js'
 import type { LearnScreen } from './use-learn.js'
 
 const marginMm = 8
@@ -53,7 +53,6 @@ export function PracticeBench({ view }: { view: LearnScreen }) {
 
 function usePracticeBench({
   derived,
-  plan,
   down,
   state,
   question,
@@ -64,6 +63,8 @@ function usePracticeBench({
 }: LearnScreen) {
   const { env, bench } = derived
   const pageOf = usePageOf()
+  // what stands on the keys is not shown
+  const { programId } = useFront()
   const svg = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)
   const walk = useKeyWalk(svg, env.controls, derived.rests.index, onControl)
@@ -82,11 +83,9 @@ function usePracticeBench({
   useEffect(() => fit(extent), [extent, fit])
   const shown = state?.shown
   const faces = useMemo((): KeyFace[] => {
-    const program = question ? commandOf(question.commandId)?.programId : undefined
-    const front = { programId: program ?? plan.programs[0]!.id, contextId: null }
     const drawn = keyFaces({
       derived,
-      front,
+      front: { programId, contextId: null },
       held: shown && question ? heldOf(question.trigger) : down,
       byControl: undefined,
       places: null,
@@ -100,7 +99,7 @@ function usePracticeBench({
     const answer = question && commandOf(question.commandId)
     const name = isRunning && answer ? (answer.label ?? answer.name) : ''
     return drawn.map((face) => blankFace(face, marked, wrong, name))
-  }, [derived, plan.programs, question, commandOf, down, pageOf, walk.tabId, isRunning, shown, asked])
+  }, [derived, programId, question, commandOf, down, pageOf, walk.tabId, isRunning, shown, asked])
   return { svg, group, walk, reveal, outlines, faces, name: bench.name }
 }
 

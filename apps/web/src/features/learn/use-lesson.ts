@@ -43,7 +43,7 @@ export function useLesson() {
   const { answers, isKept, now } = usePractice()
   useEffect(() => void openPractice(plan.id), [plan.id])
   const from = arrangementSetNow(plan)
-  const days = useDayPlan(from.id, arrangement.id, newPerDay)
+  const days = useDayPlan(newPerDay)
   const isAll = from.id === arrangement.id
   const lesson = useMemo(() => {
     if (isAll) return lessonOfAll({ plan, index }, newPerDay)
