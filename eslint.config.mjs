@@ -47,6 +47,11 @@ export default tseslint.config(
     rules: { 'no-undef': 'off' },
   },
   {
+    // what does not fit on a screen does more than one thing
+    files: ['packages/*/src/**/*.{ts,tsx}', 'apps/*/src/**/*.{ts,tsx}'],
+    rules: { 'max-lines-per-function': ['error', { max: 80 }] },
+  },
+  {
     files: ['packages/core/src/**/*.ts'],
     rules: {
       'no-restricted-globals': ['error', ...coreGlobals],

@@ -14,23 +14,10 @@ const captionPx = 11
 
 export const round = (mm: number): number => Math.round(mm * 10) / 10
 
-/** What is shown and can be done there. */
-export function useDeskMap({
-  chosenId,
-  onChoose,
-}: {
-  chosenId: string | null
-  onChoose: (id: string) => void
-}) {
+/** The devices of the bench with the ground that each covers, and the ground of all, mm. */
+function useDeskItems() {
   const plan = usePlan()
-  const edit = useEdit()
-  const { bench, env, hand, rests } = useDerived()
-  const svg = useRef<SVGSVGElement>(null)
-  const drag = useDeskDrag(svg, (id, dxMm, dyMm) => {
-    const placed = bench.devices.find((d) => d.deviceId === id)
-    if (placed)
-      edit((plan) => moveDevice(plan, id, { xMm: round(placed.xMm + dxMm), yMm: round(placed.yMm + dyMm) }))
-  })
+  const { bench, env } = useDerived()
   const items = useMemo(
     () =>
       bench.devices.flatMap((placed) => {
@@ -55,15 +42,13 @@ export function useDeskMap({
     const y1 = Math.max(...items.map((i) => i.print.y1)) + marginMm + 30
     return { x0, y0, width: x1 - x0, height: y1 - y0 }
   }, [items])
-  const chosen = items.find((i) => i.device.id === chosenId)
-  const found = useStanding((s) => s.found)
-  const standing = found && found.map.deviceId === chosenId ? found.map : null
-  const { widthPx, heightPx } = useSize(svg)
-  // captions keep a readable size, however large the desk
-  const textMm = captionPx / Math.min(widthPx / box.width, heightPx / box.height)
-  const stations = new Set(restIds(rests))
+  return { items, box }
+}
 
-  const onKeyDown = (event: KeyboardEvent, placed: PlacedDevice): void => {
+/** A device in the focus: Enter chooses it, arrows push it. */
+function useDeskKeys(onChoose: (id: string) => void) {
+  const edit = useEdit()
+  return (event: KeyboardEvent, placed: PlacedDevice): void => {
     const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
       event.key
     ]
@@ -84,6 +69,34 @@ export function useDeskMap({
       `nudge ${placed.deviceId}`,
     )
   }
+}
+
+/** What is shown and can be done there. */
+export function useDeskMap({
+  chosenId,
+  onChoose,
+}: {
+  chosenId: string | null
+  onChoose: (id: string) => void
+}) {
+  const edit = useEdit()
+  const { bench, env, hand, rests } = useDerived()
+  const svg = useRef<SVGSVGElement>(null)
+  const drag = useDeskDrag(svg, (id, dxMm, dyMm) => {
+    const placed = bench.devices.find((d) => d.deviceId === id)
+    if (placed)
+      edit((plan) => moveDevice(plan, id, { xMm: round(placed.xMm + dxMm), yMm: round(placed.yMm + dyMm) }))
+  })
+  const { items, box } = useDeskItems()
+  const chosen = items.find((i) => i.device.id === chosenId)
+  const found = useStanding((s) => s.found)
+  const standing = found && found.map.deviceId === chosenId ? found.map : null
+  const { widthPx, heightPx } = useSize(svg)
+  // captions keep a readable size, however large the desk
+  const textMm = captionPx / Math.min(widthPx / box.width, heightPx / box.height)
+  const stations = new Set(restIds(rests))
+
+  const onKeyDown = useDeskKeys(onChoose)
   return {
     svg,
     box,

@@ -62,26 +62,13 @@ export interface ReachSolver {
   ): ChordReach | null
 }
 
-/**
- * A solver for one hand over one set of controls; keeps what is common to all chords.
- * @param adjust  gives the hand other constants than the usual ones
- * @param firmware  layers and keys that hold modifiers, as further ways to a chord
- * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
- */
-export function reachSolver(
-  restingHand: HandAtRest,
-  controls: readonly Control[],
-  adjust: (hand: HandModel) => HandModel = (hand) => hand,
-  firmware: Firmware = noFirmware,
-): ReachSolver {
-  const hand = adjust(ownHand(restingHand, controls))
-  const byId = new Map(controls.map((c) => [c.id, c]))
-  const byCode = new Map<string, string[]>()
-  for (const { code, id } of controls) if (code !== null) byCode.set(code, [...(byCode.get(code) ?? []), id])
-  const idsOf = (key: string): readonly string[] => byCode.get(key) ?? (byId.has(key) ? [key] : [])
+/** How a chord is solved: the reach and its energy; null when it costs more than the cutoff, or fingers run out. */
+type ChordSolver = (ids: readonly string[], cutoff: number) => { reach: ChordReach; energy: number } | null
+
+/** Solves chords of known controls; what each control costs by itself is worked out once. */
+function chordSolver(hand: HandModel, byId: ReadonlyMap<string, Control>): ChordSolver {
   const boxes = new Map<string, AimBox>()
   const singles = new Map<string, Float64Array>()
-
   const boxOf = (id: string): AimBox => {
     let box = boxes.get(id)
     if (!box) boxes.set(id, (box = aimBox(byId.get(id) as Control, hand.frame)))
@@ -99,8 +86,7 @@ export function reachSolver(
     singles.set(id, found)
     return found
   }
-
-  const solve = (ids: readonly string[], cutoff: number): { reach: ChordReach; energy: number } | null => {
+  return (ids, cutoff) => {
     const chordBoxes = ids.map(boxOf)
     const lift = heightEnergy(
       hand,
@@ -111,6 +97,26 @@ export function reachSolver(
     const energy = best.leastEnergy + lift
     return { reach: describe(hand, ids, chordBoxes, best.fingering, energy), energy }
   }
+}
+
+/**
+ * A solver for one hand over one set of controls; keeps what is common to all chords.
+ * @param adjust  gives the hand other constants than the usual ones
+ * @param firmware  layers and keys that hold modifiers, as further ways to a chord
+ * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
+ */
+export function reachSolver(
+  restingHand: HandAtRest,
+  controls: readonly Control[],
+  adjust: (hand: HandModel) => HandModel = (hand) => hand,
+  firmware: Firmware = noFirmware,
+): ReachSolver {
+  const hand = adjust(ownHand(restingHand, controls))
+  const byId = new Map(controls.map((c) => [c.id, c]))
+  const byCode = new Map<string, string[]>()
+  for (const { code, id } of controls) if (code !== null) byCode.set(code, [...(byCode.get(code) ?? []), id])
+  const idsOf = (key: string): readonly string[] => byCode.get(key) ?? (byId.has(key) ? [key] : [])
+  const solve = chordSolver(hand, byId)
 
   return {
     hand,

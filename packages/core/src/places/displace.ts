@@ -1,5 +1,5 @@
 import type { Command } from '../commands/index.js'
-import { triggerReach, type ReachAt } from '../hand/index.js'
+import { triggerReach, type ReachAt, type ReachContext } from '../hand/index.js'
 import { reachContextOf, type PlaceIndex } from '../model/index.js'
 import { givenUpFor, type PlaceWeights } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
@@ -36,6 +36,57 @@ export interface DisplacementChain {
 /** After this many moves the next one has to settle for a free place. */
 const mostMoves = 6
 
+/** What the moves of one chain cost; `taken` grows with it. */
+class ChainCosts {
+  readonly taken: Set<string>
+
+  constructor(
+    readonly reachContext: ReachContext,
+    readonly index: PlaceIndex,
+    readonly weights: PlaceWeights,
+    first: string,
+  ) {
+    this.taken = new Set([first])
+  }
+
+  /** What the best of a command's other triggers costs a use; null where it has none. */
+  bestOther(who: Command, left: Trigger | null): { trigger: Trigger; ms: number } | null {
+    let found: { trigger: Trigger; ms: number } | null = null
+    for (const trigger of this.index.triggers.get(who.id) ?? []) {
+      if (left && triggerKey(trigger) === triggerKey(left)) continue
+      if (this.taken.has(triggerKey(trigger))) continue
+      const ms = this.placedMs(who, trigger)
+      if (ms !== null && (!found || ms < found.ms)) found = { trigger, ms }
+    }
+    return found
+  }
+
+  /** @param to  where it goes; null when it is let go */
+  step(who: Command, left: Trigger | null, to: CandidatePlace | null, by: Command | null): ChainStep {
+    const other = this.bestOther(who, left)
+    const best = (ms: number | null): number | null => (other ? Math.min(other.ms, ms ?? Infinity) : ms)
+    return {
+      command: who,
+      from: left,
+      to,
+      keeps: null,
+      displacedBy: by,
+      // each use takes the best of a command's triggers
+      beforeMs: best(left && this.placedMs(who, left)),
+      afterMs: best(to ? to.totalMs : null),
+      menuMs: menuMs(menuLevels(who).length, this.index.env.menusKnown),
+    }
+  }
+
+  /** Cost of a use there, whoever else is on it, ms; null where no hand gets to it. */
+  private placedMs(who: Command, trigger: Trigger): number | null {
+    const reach = triggerReach(trigger, this.reachContext)
+    if (!reach) return null
+    const place = placeFor(who, trigger, reach, this.index, this.weights)
+    return place.totalMs - place.cost.displaceMs
+  }
+}
+
 /**
  * What taking a place starts: who has to move, where each goes, and who is pushed out in turn. Each takes the place
  * that costs the least in all, a free one or one of a command that is used less; a command that is never used may be
@@ -56,93 +107,57 @@ export function displacementChain(
   const first = reach && placeFor(command, trigger, reach, index, weights)
   if (!first || !isAvailable(first)) return null
   const key = triggerKey(trigger)
+  const costs = new ChainCosts(reachContext, index, weights, key)
+  const { taken } = costs
   const moving = new Set([command.id, ...first.holders.map((c) => c.id)])
-  const taken = new Set<string>([key])
   const from = leavesFor(command, trigger, index)
   /** what the command that starts the chain leaves behind is free for those who follow */
   const vacated = new Set<string>(from ? [triggerKey(from)] : [])
-  const steps: ChainStep[] = [step(command, from, withoutHolders(first), null)]
+  const steps: ChainStep[] = [costs.step(command, from, withoutHolders(first), null)]
   const waiting: { command: Command; from: Trigger; by: Command }[] = first.holders.map((holder) => ({
     command: holder,
     from: trigger,
     by: command,
   }))
-  for (let next = waiting.shift(); next; next = waiting.shift()) {
-    const { command: mover, from: left, by } = next
-    if (mover.usesPerHour === 0) {
-      steps.push(step(mover, left, null, by))
-      continue
-    }
-    const other = bestOther(mover, left)
-    const best = cheapestFor(
+  const cheapest = (mover: Command) =>
+    cheapestFor(
       mover,
-      placesOn(mover, candidates, reachAt, index, weights).filter(
-        (p) => isAvailable(p) && !taken.has(p.key) && p.key !== key,
-      ),
+      placesOn(mover, candidates, reachAt, index, weights).filter((p) => isAvailable(p) && !taken.has(p.key)),
       (place) => place.holders.filter((c) => !moving.has(c.id) || !vacated.has(place.key)),
       (pushed) => steps.length < mostMoves && mayPush(mover, pushed, moving),
       weights,
     )
+  for (let next = waiting.shift(); next; next = waiting.shift()) {
+    const { command: mover, from: left, by } = next
+    if (mover.usesPerHour === 0) {
+      steps.push(costs.step(mover, left, null, by))
+      continue
+    }
+    const other = costs.bestOther(mover, left)
+    const best = cheapest(mover)
     if (other && (!best || mover.usesPerHour * other.ms <= best.cost)) {
-      steps.push({ ...step(mover, left, null, by), keeps: other.trigger, afterMs: other.ms })
+      steps.push({ ...costs.step(mover, left, null, by), keeps: other.trigger, afterMs: other.ms })
       continue
     }
     if (!best) {
-      steps.push(step(mover, left, null, by))
+      steps.push(costs.step(mover, left, null, by))
       continue
     }
     taken.add(best.place.key)
-    steps.push(step(mover, left, withoutHolders(best.place), by))
+    steps.push(costs.step(mover, left, withoutHolders(best.place), by))
     for (const pushed of best.pushed) {
       moving.add(pushed.id)
       waiting.push({ command: pushed, from: best.place.trigger, by: mover })
     }
   }
+  return { steps, ...chainSums(steps) }
+}
+
+/** A command without a place counts with its menu. */
+function chainSums(steps: readonly ChainStep[]): Omit<DisplacementChain, 'steps'> {
   const cost = (pick: (s: ChainStep) => number | null): number =>
     steps.reduce((sum, s) => sum + s.command.usesPerHour * (pick(s) ?? s.menuMs), 0)
-  return {
-    steps,
-    beforeMsPerHour: cost((s) => s.beforeMs),
-    afterMsPerHour: cost((s) => s.afterMs),
-  }
-
-  /** What the best of a command's other triggers costs a use; null where it has none. */
-  function bestOther(who: Command, left: Trigger | null): { trigger: Trigger; ms: number } | null {
-    let found: { trigger: Trigger; ms: number } | null = null
-    for (const other of index.triggers.get(who.id) ?? []) {
-      if (left && triggerKey(other) === triggerKey(left)) continue
-      const otherReach = triggerReach(other, reachContext)
-      if (!otherReach || taken.has(triggerKey(other))) continue
-      const place = placeFor(who, other, otherReach, index, weights)
-      const ms = place.totalMs - place.cost.displaceMs
-      if (!found || ms < found.ms) found = { trigger: other, ms }
-    }
-    return found
-  }
-
-  function step(
-    who: Command,
-    left: Trigger | null,
-    to: CandidatePlace | null,
-    by: Command | null,
-  ): ChainStep {
-    const before = left && triggerReach(left, reachContext)
-    const beforePlace = before && placeFor(who, left, before, index, weights)
-    const leftMs = beforePlace ? beforePlace.totalMs - beforePlace.cost.displaceMs : null
-    const other = bestOther(who, left)
-    const best = (ms: number | null): number | null => (other ? Math.min(other.ms, ms ?? Infinity) : ms)
-    return {
-      command: who,
-      from: left,
-      to,
-      keeps: null,
-      displacedBy: by,
-      // each use takes the best of a command's triggers
-      beforeMs: best(leftMs),
-      afterMs: best(to ? to.totalMs : null),
-      menuMs: menuMs(menuLevels(who).length, index.env.menusKnown),
-    }
-  }
+  return { beforeMsPerHour: cost((s) => s.beforeMs), afterMsPerHour: cost((s) => s.afterMs) }
 }
 
 /** The place that costs the least in all, with those whom it pushes out; null where there is none. */

@@ -56,19 +56,7 @@ const slotsPerCommand = 1.6
 export function arrangementProblem(input: ProblemInput, scope: SolveScope): ArrangementProblem {
   const { plan, index, situation, reachContext } = input.model
   const { placements } = input.model.arrangement
-  const { side } = situation.hand
-  const slotOf = (trigger: Trigger, at?: Candidate): SolveSlot => {
-    const reach = triggerReach(trigger, reachContext) ?? unreachable
-    const own = at ?? candidate(trigger, index)
-    const pointing = pointingAmount(trigger, isPointed(trigger, index.pointing))
-    return {
-      candidate: own,
-      trigger,
-      key: own.key,
-      reach,
-      handMs: handCostMs(reach, side, plan.weights, pointing),
-    }
-  }
+  const slotOf = slotMaker(input)
   const rows = solveRows(input, (trigger) => slotOf(trigger).handMs)
   const movable = rows.map((row) => row.role === 'main' && mayMove(row, input, scope))
   const programs = plan.programs.filter((p) =>
@@ -114,15 +102,7 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
         situation,
         reachContext,
       ),
-      ...(plan.weights.loadMs > 0 && {
-        load: fingerLoad(
-          slots,
-          Float64Array.from(rows, ({ command, role }) => (role === 'main' ? command.usesPerHour : 0)),
-          initialSlot,
-          side,
-          plan.weights.loadMs,
-        ),
-      }),
+      ...loadOf(rows, slots, initialSlot, input),
       initialSlot,
       fixed,
     },
@@ -134,6 +114,35 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
     weight,
     menusKnown: plan.menusKnown ?? 'usual',
   }
+}
+
+/** A slot of a trigger: what the hand pays for it. */
+function slotMaker({ model: { plan, index, situation, reachContext } }: ProblemInput) {
+  return (trigger: Trigger, at?: Candidate): SolveSlot => {
+    const reach = triggerReach(trigger, reachContext) ?? unreachable
+    const own = at ?? candidate(trigger, index)
+    const pointing = pointingAmount(trigger, isPointed(trigger, index.pointing))
+    return {
+      candidate: own,
+      trigger,
+      key: own.key,
+      reach,
+      handMs: handCostMs(reach, situation.hand.side, plan.weights, pointing),
+    }
+  }
+}
+
+/** The load of the fingers, where it weighs anything. */
+function loadOf(
+  rows: readonly SolveRow[],
+  slots: readonly SolveSlot[],
+  initialSlot: Int32Array,
+  { model: { plan, situation } }: ProblemInput,
+): Pick<SlotProblem, 'load'> {
+  const { loadMs } = plan.weights
+  if (loadMs <= 0) return {}
+  const uses = Float64Array.from(rows, ({ command, role }) => (role === 'main' ? command.usesPerHour : 0))
+  return { load: fingerLoad(slots, uses, initialSlot, situation.hand.side, loadMs) }
 }
 
 const unreachable: ChordReach = {

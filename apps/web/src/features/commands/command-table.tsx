@@ -126,7 +126,7 @@ function CommandRow(
   } & Pick<CommandTableProps, 'onEdit' | 'onDelete' | 'onShow' | 'onOpen' | 'onKey' | 'isMending'>,
 ) {
   const view = useCommandRow(props)
-  const { index, startPx, command, onEdit, row, program, env, hours } = view
+  const { index, startPx, command, onEdit, row, program } = view
   return (
     <div
       role="row"
@@ -154,36 +154,8 @@ function CommandRow(
         onChange={(contextIds) => onEdit(command.id, { contextIds }, 'contexts')}
       />
       <MenuCell view={view} />
-      <EditCell
-        label={`Uses an hour of ${command.name}`}
-        keepAs={`${command.id} uses`}
-        value={String(command.usesPerHour)}
-        numeric
-        commitOnBlur
-        isGood={(text) => readRate(text, hours) !== null}
-        hint="Uses an hour, such as 12, 5/h, 300 a day or daily"
-        onChange={(text) => onEdit(command.id, { usesPerHour: readRate(text, hours) ?? 0 }, 'uses')}
-      />
-      <div role="cell" className="flex items-center gap-3 overflow-hidden pl-2" title={row.triggerText}>
-        <button
-          type="button"
-          className="-ml-1.5 p-1.5 text-ink-2 hover:text-magenta"
-          aria-label={`Another key for ${fullName(command)}`}
-          title="Another key: instead, or as well"
-          onClick={() => props.onKey(command)}
-        >
-          <Plus size={13} aria-hidden="true" />
-        </button>
-        {row.triggers.length === 0 ? (
-          <span className="text-[12px] text-magenta">none</span>
-        ) : (
-          row.triggers.map((t) => (
-            <span key={triggerName(t, env)} className="shrink-0">
-              <TriggerChip trigger={t} />
-            </span>
-          ))
-        )}
-      </div>
+      <UsesCell view={view} />
+      <KeysCell view={view} onKey={props.onKey} />
       <div role="cell" className="truncate text-[13px] text-ink-2">
         {row.from}
       </div>
@@ -200,6 +172,50 @@ function CommandRow(
         />
       )}
       <RowActions view={view} />
+    </div>
+  )
+}
+
+function UsesCell({ view: { command, onEdit, hours } }: { view: CommandRowView }) {
+  return (
+    <EditCell
+      label={`Uses an hour of ${command.name}`}
+      keepAs={`${command.id} uses`}
+      value={String(command.usesPerHour)}
+      numeric
+      commitOnBlur
+      isGood={(text) => readRate(text, hours) !== null}
+      hint="Uses an hour, such as 12, 5/h, 300 a day or daily"
+      onChange={(text) => onEdit(command.id, { usesPerHour: readRate(text, hours) ?? 0 }, 'uses')}
+    />
+  )
+}
+
+/** The keys that a command has, and a way to another one. */
+function KeysCell({
+  view: { command, row, env },
+  onKey,
+}: { view: CommandRowView } & Pick<CommandTableProps, 'onKey'>) {
+  return (
+    <div role="cell" className="flex items-center gap-3 overflow-hidden pl-2" title={row.triggerText}>
+      <button
+        type="button"
+        className="-ml-1.5 p-1.5 text-ink-2 hover:text-magenta"
+        aria-label={`Another key for ${fullName(command)}`}
+        title="Another key: instead, or as well"
+        onClick={() => onKey(command)}
+      >
+        <Plus size={13} aria-hidden="true" />
+      </button>
+      {row.triggers.length === 0 ? (
+        <span className="text-[12px] text-magenta">none</span>
+      ) : (
+        row.triggers.map((t) => (
+          <span key={triggerName(t, env)} className="shrink-0">
+            <TriggerChip trigger={t} />
+          </span>
+        ))
+      )}
     </div>
   )
 }

@@ -86,17 +86,8 @@ function keysFrom(command: Command, triggers: readonly Trigger[], ofPrograms: Re
   return [...new Set(kinds)].join(', ')
 }
 
-/** What is shown and can be done there. */
-export function useCommandTable({
-  commands,
-  chosenIds,
-  onChosen,
-  onEdit,
-  onDelete,
-  onShow,
-  onOpen,
-  isMending,
-}: CommandTableProps) {
+/** What the table shows of each command. */
+function useRows(commands: readonly Command[]) {
   const plan = usePlan()
   const { env, triggersOf } = useDerived()
   const programs = useMemo(() => new Map(plan.programs.map((p) => [p.id, p])), [plan.programs])
@@ -123,16 +114,21 @@ export function useCommandTable({
       }
     })
   }, [commands, programs, triggersOf, env, ofPrograms])
-  const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
-  const sorted = table.getRowModel().rows
-  const scroller = useRef<HTMLDivElement>(null)
+  return { rows, programs }
+}
+
+/** Chooses one row, or with Shift all between the last one and it, in the order that is shown. */
+function useRangeChoice(
+  sorted: readonly { readonly id: string }[],
+  chosenIds: ReadonlySet<string>,
+  onChosen: CommandTableProps['onChosen'],
+) {
   const lastChosen = useRef<string | null>(null)
   const latest = useRef({ sorted, chosenIds, onChosen })
   useEffect(() => {
     latest.current = { sorted, chosenIds, onChosen }
   })
-  /** Chooses one row, or with Shift all between the last one and it, in the order that is shown. */
-  const choose = useCallback((id: string, on: boolean, range: boolean): void => {
+  return useCallback((id: string, on: boolean, range: boolean): void => {
     const now = latest.current
     const order = now.sorted.map((r) => r.id)
     const [a, b] = [order.indexOf(lastChosen.current ?? id), order.indexOf(id)].toSorted((x, y) => x - y) as [
@@ -147,6 +143,24 @@ export function useCommandTable({
     lastChosen.current = id
     now.onChosen(next)
   }, [])
+}
+
+/** What is shown and can be done there. */
+export function useCommandTable({
+  commands,
+  chosenIds,
+  onChosen,
+  onEdit,
+  onDelete,
+  onShow,
+  onOpen,
+  isMending,
+}: CommandTableProps) {
+  const { rows, programs } = useRows(commands)
+  const table = useTable({ features, columns, data: rows, getRowId: (r) => r.command.id })
+  const sorted = table.getRowModel().rows
+  const scroller = useRef<HTMLDivElement>(null)
+  const choose = useRangeChoice(sorted, chosenIds, onChosen)
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,

@@ -43,6 +43,25 @@ function useOwnReach(): (reach: OwnReach | null) => void {
   }
 }
 
+/** The worker that asks: told of the hand and its keys once, until it is ended or fails. */
+function useAskingWorker() {
+  const { hand, env } = useDerived()
+  const isPrepared = useRef(false)
+  useEffect(() => () => host.end(), [])
+  return {
+    prepare: async (tell: (share: number) => void): Promise<void> => {
+      if (isPrepared.current) return
+      tell(0)
+      const asked = averageHand(handOnBench(hand))
+      await host.service.prepare(asked, keyControls(env.controls), env.layout.altGraph, proxy(tell))
+      isPrepared.current = true
+    },
+    forget: (): void => {
+      isPrepared.current = false
+    },
+  }
+}
+
 /** Questions about chords, one at a time, and what the answers make of the hand. Answers survive a reload. */
 export function useAskReach() {
   const { hand, env } = useDerived()
@@ -50,13 +69,12 @@ export function useAskReach() {
   const [answers, setAnswers] = useKept<readonly Answer[]>('reach-answers', [], 'tab')
   const [skipped, setSkipped] = useState<readonly AskedChord[]>([])
   const [state, setState] = useState<State>({ kind: 'idle' })
-  const isPrepared = useRef(false)
-  useEffect(() => () => host.end(), [])
+  const { prepare, forget } = useAskingWorker()
 
   const busy = (what: string) => (share: number) => setState({ kind: 'busy', what, share })
   const guarded = (work: () => Promise<void>): void => {
     work().catch((error: unknown) => {
-      isPrepared.current = false
+      forget()
       setState({ kind: 'idle' })
       showProblem(error)
     })
@@ -78,17 +96,7 @@ export function useAskReach() {
       const given = isAfresh ? [] : answers
       if (isAfresh) setAnswers([])
       setSkipped([])
-      const tell = busy('Getting ready')
-      if (!isPrepared.current) {
-        tell(0)
-        await host.service.prepare(
-          averageHand(handOnBench(hand)),
-          keyControls(env.controls),
-          env.layout.altGraph,
-          proxy(tell),
-        )
-        isPrepared.current = true
-      }
+      await prepare(busy('Getting ready'))
       await askNext(given, [])
     })
   const answer = (felt: Felt | null): void => {
@@ -116,7 +124,7 @@ export function useAskReach() {
     },
     stop: () => {
       host.end()
-      isPrepared.current = false
+      forget()
       setState({ kind: 'idle' })
     },
     enough: () => guarded(() => finish(answers)),

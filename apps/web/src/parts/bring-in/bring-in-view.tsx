@@ -1,5 +1,5 @@
 import { ClipboardPaste, FileUp } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState, type RefObject } from 'react'
 import { chooseFile } from '../download.js'
 import { isTyping } from '../shortcuts/use-shortcuts.js'
 import { usePlan } from '../../store/plan-store.js'
@@ -28,20 +28,9 @@ export function BringInView() {
   )
 }
 
-/** Where a table can come from: a file, the clipboard, or what is dropped. */
-function Source({ isReading, fileName }: { isReading: boolean; fileName: string }) {
+/** Reads what is pasted anywhere but into another field, and what is dropped. */
+function useHandedOver(area: RefObject<HTMLTextAreaElement | null>): void {
   const plan = usePlan()
-  const [text, setText] = useState('')
-  const area = useRef<HTMLTextAreaElement>(null)
-  const button = useRef<HTMLButtonElement>(null)
-  // after a table was taken or put away
-  useEffect(() => {
-    if (document.activeElement === document.body) button.current?.focus()
-  }, [])
-  const choose = async (): Promise<void> => {
-    const file = await chooseFile('')
-    if (file) await readSource(file, file.name, plan)
-  }
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
       if (isTyping(event.target) && event.target !== area.current) return
@@ -66,7 +55,24 @@ function Source({ isReading, fileName }: { isReading: boolean; fileName: string 
       removeEventListener('dragover', onDragOver)
       removeEventListener('drop', onDrop)
     }
-  }, [plan])
+  }, [plan, area])
+}
+
+/** Where a table can come from: a file, the clipboard, or what is dropped. */
+function Source({ isReading, fileName }: { isReading: boolean; fileName: string }) {
+  const plan = usePlan()
+  const [text, setText] = useState('')
+  const area = useRef<HTMLTextAreaElement>(null)
+  const button = useRef<HTMLButtonElement>(null)
+  // after a table was taken or put away
+  useEffect(() => {
+    if (document.activeElement === document.body) button.current?.focus()
+  }, [])
+  const choose = async (): Promise<void> => {
+    const file = await chooseFile('')
+    if (file) await readSource(file, file.name, plan)
+  }
+  useHandedOver(area)
   return (
     <div className="min-h-0 grow overflow-y-auto px-[14px] py-4">
       <div className="grid max-w-[980px] grid-cols-[minmax(0,1fr)_300px] gap-8 max-[900px]:grid-cols-1">

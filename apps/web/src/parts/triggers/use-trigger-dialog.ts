@@ -6,6 +6,7 @@ import {
   triggerKey,
   triggerName,
   type Chord,
+  type Command,
   type Plan,
   type ProgramId,
   type Trigger,
@@ -34,6 +35,38 @@ const pageProgramOf = (plan: Plan, trigger: Trigger): ProgramId | undefined => {
   return pagesOf(device).find((page) => page.id === trigger.pageId)?.programId
 }
 
+/** The commands that are offered: those of the program whose page it is, else those in front. */
+function useOffered(start: Trigger): readonly Command[] {
+  const plan = usePlan()
+  const inFront = useFrontCommands()
+  const ofPage = pageProgramOf(plan, start)
+  return useMemo(
+    () => (ofPage === undefined ? inFront : plan.commands.filter((c) => c.programId === ofPage)),
+    [ofPage, inFront, plan.commands],
+  )
+}
+
+/** Who stands there of the same program, and where the command is now, which the one in the way may take. */
+function useHolders(command: Command | undefined, trigger: Trigger) {
+  const { index, triggersOf } = useDerived()
+  const key = triggerKey(trigger)
+  return {
+    holders: (index.holders.get(key) ?? []).filter(
+      (c) => c.id !== command?.id && c.programId === command?.programId,
+    ),
+    own: command ? triggersOf(command.id).find((t) => triggerKey(t) !== key) : undefined,
+  }
+}
+
+/** What would clash if the command stood there. */
+function useForeseen(commandId: string, trigger: Trigger, sends: readonly Chord[]) {
+  const { foresee } = useDerived()
+  return useMemo(
+    () => (commandId === '' ? [] : foresee(commandId, trigger, 'code' in trigger ? undefined : sends)),
+    [foresee, commandId, trigger, sends],
+  )
+}
+
 /** What is shown and can be done there. */
 export function useTriggerDialog({
   commandId,
@@ -48,13 +81,8 @@ export function useTriggerDialog({
   onClose: () => void
 }) {
   const plan = usePlan()
-  const { env, arrangement, index, triggersOf, foresee } = useDerived()
-  const inFront = useFrontCommands()
-  const ofPage = pageProgramOf(plan, start)
-  const front = useMemo(
-    () => (ofPage === undefined ? inFront : plan.commands.filter((c) => c.programId === ofPage)),
-    [ofPage, inFront, plan.commands],
-  )
+  const { env, arrangement, index, triggersOf } = useDerived()
+  const front = useOffered(start)
   const [chosen, setChosen] = useState(commandId ?? front[0]?.id ?? '')
   const [trigger, setTrigger] = useState(start)
   const [sends, setSends] = useState<readonly Chord[]>(startSends)
@@ -67,18 +95,11 @@ export function useTriggerDialog({
   const reach = reachOf(trigger)
   const name = triggerName(trigger, env)
   const reserved = reservedBy(trigger, index)
-  const holders = (index.holders.get(triggerKey(trigger)) ?? []).filter(
-    (c) => c.id !== chosen && c.programId === command?.programId,
-  )
+  const { holders, own } = useHolders(command, trigger)
   const lacks = index.stages.device(trigger)
-  const foreseen = useMemo(
-    () => (chosen === '' ? [] : foresee(chosen, trigger, 'code' in trigger ? undefined : sends)),
-    [foresee, chosen, trigger, sends],
-  )
+  const foreseen = useForeseen(chosen, trigger, sends)
   const program = plan.programs.find((p) => p.id === command?.programId)
   const isKey = 'code' in trigger
-  /** where the command is now, which the one in the way may take */
-  const own = command ? triggersOf(command.id).find((t) => triggerKey(t) !== triggerKey(trigger)) : undefined
   const run = (): void => {
     if (!command) return
     const relay = isKey ? undefined : relayOf(sends, startSends)
