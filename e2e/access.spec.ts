@@ -116,7 +116,7 @@ test('axe finds nothing in the sheets, by day and by night', async ({ page }) =>
   await bothClean('a command')
   await page.goto('/bench/device/pad/commands')
   await page.getByRole('button', { name: 'Place a command on key 20' }).click()
-  await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Control' })).toBeVisible()
+  await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Control', exact: true })).toBeVisible()
   await bothClean('a trigger')
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Deal commands …' }).click()

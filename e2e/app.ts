@@ -20,7 +20,7 @@ export async function goTo(page: Page, path: string): Promise<void> {
   }, path)
 }
 
-/** Chooses a command in a chooser by typing a part of its name. */
+/** Chooses in a field that is searched, by its name. */
 export async function chooseCommand(chooser: Locator, name: string): Promise<void> {
   await chooser.fill(name)
   await chooser.page().getByRole('option', { name }).first().click()

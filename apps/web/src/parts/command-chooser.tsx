@@ -1,19 +1,21 @@
-import {
-  Combobox,
-  ComboboxButton,
-  ComboboxInput,
-  ComboboxOption,
-  ComboboxOptions,
-  Field,
-  Label,
-} from '@headlessui/react'
-import { ChevronDown } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { Field, Label } from '@headlessui/react'
+import { useMemo } from 'react'
 import { contextsInWords, fullName, searchCommands, type Command, type CommandId } from '@reach-plot/core'
 import { usePlan } from '../store/plan-store.js'
+import { SearchChooser, type Choice } from './search-chooser.js'
 
-/** More are never listed at once: the search narrows them down. */
-const mostListed = 60
+interface CommandChoice extends Choice {
+  readonly command: Command
+}
+
+const search = (choices: readonly CommandChoice[], query: string): readonly CommandChoice[] => {
+  if (query.trim() === '') return choices
+  const byId = new Map<string, CommandChoice>(choices.map((c) => [c.id, c]))
+  return searchCommands(
+    choices.map((c) => c.command),
+    query,
+  ).flatMap(({ id }) => byId.get(id) ?? [])
+}
 
 /**
  * Chooses a command by searching for it. Program, menu path and contexts stand beside each name, so that namesakes can
@@ -39,61 +41,29 @@ export function CommandChooser({
   hideLabel?: boolean
   className?: string
 }) {
-  const [query, setQuery] = useState('')
-  const found = useMemo(
+  const choices = useMemo(
     () =>
-      query.trim() === ''
-        ? commands.toSorted((a, b) => (fullName(a) < fullName(b) ? -1 : 1))
-        : searchCommands(commands, query),
-    [commands, query],
+      commands
+        .map((command): CommandChoice => ({ id: command.id, name: fullName(command), command }))
+        .toSorted((a, b) => (a.name < b.name ? -1 : 1)),
+    [commands],
   )
-  const nameOf = (id: string): string => {
-    const command = commands.find((c) => c.id === id)
-    return command ? fullName(command) : ''
-  }
   return (
     <Field className={className}>
       <Label className={hideLabel ? 'sr-only' : 'block text-[12px] text-ink-2'}>{label}</Label>
-      <Combobox
-        immediate
+      <SearchChooser
+        label={label}
+        isLabelled
+        choices={choices}
         value={value}
-        onChange={(id) => id !== null && onChange(id)}
-        onClose={() => setQuery('')}
+        onChange={(id) => onChange(id as CommandId)}
+        empty={empty}
+        placeholder="Find by name or menu"
+        nothing="No command has this name."
+        search={search}
       >
-        <div className="relative">
-          <ComboboxInput
-            className="field w-full pr-7"
-            autoComplete="off"
-            placeholder={empty ?? 'Find by name or menu'}
-            displayValue={nameOf}
-            onChange={(e) => setQuery(e.target.value)}
-          />
-          <ComboboxButton className="absolute inset-y-0 right-0 px-2" aria-label={`All for ${label}`}>
-            <ChevronDown size={14} aria-hidden="true" />
-          </ComboboxButton>
-        </div>
-        <ComboboxOptions
-          anchor={{ to: 'bottom start', gap: 2, padding: 8 }}
-          className="z-[60] max-h-[300px]! w-(--input-width) min-w-[320px] overflow-y-auto border border-ink bg-panel"
-        >
-          {empty !== undefined && query.trim() === '' && (
-            <ComboboxOption value="" className="chooser-option text-ink-2">
-              {empty}
-            </ComboboxOption>
-          )}
-          {found.slice(0, mostListed).map((command) => (
-            <ComboboxOption key={command.id} value={command.id} className="chooser-option">
-              <CommandLine command={command} />
-            </ComboboxOption>
-          ))}
-          {found.length === 0 && <p className="px-3 py-1.5 text-ink-2">No command has this name.</p>}
-          {found.length > mostListed && (
-            <p className="px-3 py-1.5 text-[12px] text-ink-2">
-              {found.length - mostListed} more: type a part of the name.
-            </p>
-          )}
-        </ComboboxOptions>
-      </Combobox>
+        {({ command }) => <CommandLine command={command} />}
+      </SearchChooser>
     </Field>
   )
 }

@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { heldOf, triggerKey, type Trigger } from '@reach-plot/core'
-import { useTriggerField } from '../../src/parts/triggers/use-trigger-field.js'
-import { doing, open, planNow, screenOf } from './screen.js'
+import { useActList } from '../../src/parts/triggers/use-act-list.js'
+import { searchChoices } from '../../src/parts/search-chooser.js'
+import { open, planNow, screenOf } from './screen.js'
 
 vi.mock('../../src/worker/reach-client.js', async () => {
   const { reachInPlace } = await import('./screen.js')
@@ -14,24 +15,37 @@ beforeEach(() => open())
 describe('choosing a trigger by hand', () => {
   const mouse = () =>
     planNow().devices.find((d) => d.kind === 'drawn' && d.controls.some((c) => c.type === 'wheel'))!
-  test('a wheel is on the bench, and is taken with a modifier, since it scrolls without one', async () => {
-    let trigger: Trigger = { kind: 'button', modifiers: [], deviceId: 'pad', controlId: 'k1', act: 'press' }
-    const onChange = (next: Trigger): void => void (trigger = next)
-    const { result, rerender } = screenOf(() => useTriggerField({ trigger, onChange }))
-    const wheel = result.current.controls.find((c) => c.deviceId === mouse().id && c.type === 'wheel')!
-    expect(wheel).toBeDefined()
-    await doing(() => result.current.toControl(wheel))
-    expect(trigger.kind).toBe('turn')
-    expect(heldOf(trigger)).toEqual(['Control'])
-    rerender()
-    expect(result.current.control?.id).toBe(wheel.id)
-    expect(result.current.ways.length).toBeGreaterThan(1)
+  const padKey: Trigger = { kind: 'button', modifiers: [], deviceId: 'pad', controlId: 'k1', act: 'press' }
+  const acts = (trigger: Trigger) => screenOf(() => useActList(trigger, undefined)).result.current
+
+  test('a wheel is on the bench, and is taken with a modifier, since it scrolls without one', () => {
+    const { devices, actOn } = acts(padKey)
+    const wheel = devices.find((d) => d.id === mouse().id)!.controls.find((c) => c.type === 'wheel')!
+    const turned = actOn(wheel.id)!
+    expect(turned.kind).toBe('turn')
+    expect(heldOf(turned)).toEqual(['Control'])
+    const there = acts(turned)
+    expect(there.control?.id).toBe(wheel.id)
+    expect(there.groups.flatMap((g) => g.rows).length).toBeGreaterThan(1)
   })
-  test('a key keeps the modifiers that are held', async () => {
-    let trigger: Trigger = { kind: 'chord', modifiers: ['Shift'], code: 'KeyA' }
-    const { result } = screenOf(() => useTriggerField({ trigger, onChange: (next) => void (trigger = next) }))
-    const h = result.current.controls.find((c) => c.code === 'KeyH')!
-    await doing(() => result.current.toControl(h))
-    expect(triggerKey(trigger)).toBe('Shift+KeyH')
+  test('what is set stays listed, though it is more than is offered', () => {
+    const three: Trigger = { kind: 'chord', modifiers: ['Control', 'Shift', 'Alt'], code: 'KeyA' }
+    const keys = acts(three).groups.flatMap((g) => g.rows.map((r) => r.key))
+    expect(keys).toContain(triggerKey(three))
+    expect(new Set(keys).size).toBe(keys.length)
   })
+})
+
+describe('searching among many', () => {
+  const choices = [
+    { id: 'a', name: 'Left Shift', detail: 'Keyboard' },
+    { id: 'b', name: 'S', detail: 'Keyboard' },
+    { id: 'c', name: 'S', detail: 'Pad' },
+    { id: 'd', name: 'Scroll', detail: 'Mouse' },
+  ]
+  const found = (query: string) => searchChoices(choices, query).map((c) => c.id)
+  test('the very name comes first, then what begins so, then what has it', () =>
+    expect(found('s')).toEqual(['b', 'c', 'd', 'a']))
+  test('each word may be in the name or beside it', () => expect(found('s pad')).toEqual(['c']))
+  test('nothing typed lists all, in their order', () => expect(found(' ')).toEqual(['a', 'b', 'c', 'd']))
 })

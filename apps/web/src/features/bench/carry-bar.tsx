@@ -1,4 +1,5 @@
 import type { DrawnDevice } from '@reach-plot/core'
+import { SearchChooser } from '../../parts/search-chooser.js'
 import { useCarryBar } from './use-carry-bar.js'
 
 /** Copies or moves what stands on the chosen controls to another page or device; what they send goes with them. */
@@ -26,18 +27,21 @@ export function CarryBar(props: {
         ))}
       </select>
       <label htmlFor="carry-from">from control</label>
-      <select
-        id="carry-from"
-        className="field"
-        value={all[start]}
-        onChange={(e) => setFirstId(e.target.value)}
-      >
-        {all.map((id) => (
-          <option key={id} value={id}>
-            {to?.device.controls.find((c) => c.id === id)?.name || id}
-          </option>
-        ))}
-      </select>
+      <div className="w-[180px]">
+        <SearchChooser
+          id="carry-from"
+          label="from control"
+          isLabelled
+          choices={all.map((id) => ({
+            id,
+            name: to?.device.controls.find((c) => c.id === id)?.name || id,
+            detail: id,
+          }))}
+          value={all[start] ?? ''}
+          onChange={setFirstId}
+          nothing="No control has this name."
+        />
+      </div>
       <button type="button" className="btn" onClick={() => run(false)}>
         Copy there
       </button>

@@ -28,6 +28,7 @@ import {
   setPointing,
 } from '@reach-plot/core'
 import { ChoiceField, TickField } from '../../parts/fields.js'
+import { SearchChooser } from '../../parts/search-chooser.js'
 import { download } from '../../parts/download.js'
 import { StandingPart } from './standing-part.js'
 import { NumberBox } from '../../parts/number-box.js'
@@ -342,19 +343,16 @@ function FingerRest({
   return (
     <>
       <label htmlFor={`rest-${finger}`}>{finger}</label>
-      <select
+      <SearchChooser
         id={`rest-${finger}`}
-        className="field"
+        label={finger}
+        isLabelled
+        choices={deviceControls(device).map((c) => ({ id: c.id, name: legendOf(c.id) }))}
         value={hand.rests[finger] ?? ''}
-        onChange={(e) => edit((plan) => setRest(plan, finger, e.target.value === '' ? null : e.target.value))}
-      >
-        {finger === 'thumb' && <option value="">the key below the index finger</option>}
-        {deviceControls(device).map((c) => (
-          <option key={c.id} value={c.id}>
-            {legendOf(c.id)}
-          </option>
-        ))}
-      </select>
+        onChange={(id) => edit((plan) => setRest(plan, finger, id === '' ? null : id))}
+        empty={finger === 'thumb' ? 'the key below the index finger' : undefined}
+        nothing="No control has this name."
+      />
     </>
   )
 }

@@ -22,7 +22,7 @@ import { TriggerChip } from '../../parts/trigger-chip.js'
 import { onEditable } from '../../store/actions.js'
 import { usePlan } from '../../store/plan-store.js'
 import { useDerived } from '../../store/selectors.js'
-import { TriggerField } from '../../parts/triggers/trigger-field.js'
+import { ActList } from '../../parts/triggers/act-list.js'
 import { TriggerDialog } from '../../parts/triggers/trigger-dialog.js'
 
 /** Pop-up sets of the arrangement: what brings each up, where, and what stands on its places in each context. */
@@ -202,7 +202,7 @@ function SetFields({ view: { set, edit, plan } }: { view: SetFormView }) {
         />
       </div>
       <span className="col-span-2 caption border-b border-rule pb-1">Brought up by</span>
-      <TriggerField trigger={set.opener} onChange={(opener) => opener.kind !== 'popup' && edit({ opener })} />
+      <ActList trigger={set.opener} onChange={(opener) => opener.kind !== 'popup' && edit({ opener })} />
     </div>
   )
 }

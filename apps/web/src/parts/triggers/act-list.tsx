@@ -1,6 +1,7 @@
 import { useId } from 'react'
 import { triggerKey, triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { ListenButton, useKeyFind } from '../key-find.js'
+import { SearchChooser } from '../search-chooser.js'
 import { TriggerChip } from '../trigger-chip.js'
 import { useActList, type ActGroup } from './use-act-list.js'
 
@@ -11,7 +12,8 @@ import { useActList, type ActGroup } from './use-act-list.js'
 export function ActList(props: {
   trigger: Trigger
   onChange: (trigger: Trigger) => void
-  command: Command | undefined
+  /** whose place is looked for; left out, all who stand there are named */
+  command?: Command | undefined
   clickedDeviceId?: string | undefined
 }) {
   const { trigger, onChange, command, clickedDeviceId } = props
@@ -24,23 +26,18 @@ export function ActList(props: {
         <>
           <label htmlFor={`${name}-control`}>Control</label>
           <div className="flex gap-2">
-            <select
+            <SearchChooser
               id={`${name}-control`}
-              className="field min-w-0 grow"
+              label="Control"
+              isLabelled
+              choices={devices.flatMap((device) =>
+                device.controls.map((c) => ({ id: c.id, name: nameOf(c), detail: device.name })),
+              )}
               value={control?.id ?? ''}
-              onChange={(e) => onChange(actOn(e.target.value) ?? trigger)}
-            >
-              {!control && <option value="">not on this bench</option>}
-              {devices.map((device) => (
-                <optgroup key={device.id} label={device.name}>
-                  {device.controls.map((c) => (
-                    <option key={c.id} value={c.id}>
-                      {nameOf(c)}
-                    </option>
-                  ))}
-                </optgroup>
-              ))}
-            </select>
+              onChange={(id) => onChange(actOn(id) ?? trigger)}
+              placeholder="not on this bench"
+              nothing="No control has this name."
+            />
             <ListenButton {...keyFind} label="Choose a key by pressing it" />
           </div>
         </>
