@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
@@ -37,7 +38,21 @@ function licencesOfFiles(): Plugin {
   }
 }
 
-export default defineConfig({
+/** Names the code that reach is worked out by: what a browser has kept of another version is not taken over. */
+function reachVersion(): string {
+  const hash = createHash('sha256')
+  for (const folder of ['hand', 'bench', 'triggers']) {
+    const at = new URL(`../../packages/core/src/${folder}/`, import.meta.url)
+    for (const file of readdirSync(at).sort()) hash.update(readFileSync(new URL(file, at)))
+  }
+  return hash.digest('hex').slice(0, 16)
+}
+
+export default defineConfig(({ command }) => ({
+  // while the app is developed, reach is worked out anew each time
+  define: {
+    'import.meta.env.VITE_REACH_VERSION': JSON.stringify(command === 'build' ? reachVersion() : ''),
+  },
   plugins: [
     react(),
     tailwindcss(),
@@ -95,4 +110,4 @@ export default defineConfig({
       },
     },
   },
-})
+}))

@@ -169,6 +169,7 @@ export {
   type ReachContext,
   type ReachAt,
   type ReachByControl,
+  type ReachSet,
   type ReachContour,
   type ReachSituation,
   type ReachSolver,

@@ -1,4 +1,5 @@
 import { chordTable, ownHand, reachContours, reachField, type ChordTable } from '@reach-plot/core'
+import { fillTable, reachShelf } from './kept-reach.js'
 import type { KeyedSituation, ReachService } from './reach-protocol.js'
 
 let current: { readonly key: string; readonly table: ChordTable } | null = null
@@ -21,7 +22,11 @@ export const reachService: ReachService = {
     latestKey = situation.key
     await turn()
     // the page drops answers for a situation that it has left
-    return latestKey === situation.key ? tableOf(situation).withHeld(held, withId) : {}
+    const isLatest = (): boolean => latestKey === situation.key
+    if (!isLatest()) return {}
+    const table = tableOf(situation)
+    await fillTable(table, [{ held, withId }], await reachShelf(situation.key), isLatest)
+    return isLatest() ? table.withHeld(held, withId) : {}
   },
   chart(situation, { area, timesMs, efforts, finger }) {
     const hand = ownHand(situation.hand, situation.controls)

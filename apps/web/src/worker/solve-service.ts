@@ -2,6 +2,7 @@ import {
   arrangementSetNow,
   candidate,
   dayHours,
+  modifierSets,
   chordTable,
   compareArrangements,
   comparisonSheet,
@@ -21,6 +22,7 @@ import {
   prepareWork,
 } from '@reach-plot/core'
 import { catalogues } from './catalogues.js'
+import { fillTable, reachShelf } from './kept-reach.js'
 import type { SolveService, Summary } from './solve-protocol.js'
 
 let current: { readonly key: string; readonly table: ChordTable } | null = null
@@ -33,10 +35,21 @@ function modelOf(plan: Plan): PreparedModel {
   return prepare(plan, catalogues, { table: current.table })
 }
 
+/** The prepared plan with the reach of every set of modifiers that is proposed, shared with the worker of reach. */
+async function reachedModel(plan: Plan, isWanted?: () => boolean): Promise<PreparedModel> {
+  const model = modelOf(plan)
+  const sets = modifierSets(model.env.layout.altGraph, mostHeld).map((held) => ({ held }))
+  await fillTable(model.table, sets, await reachShelf(JSON.stringify(model.situation)), isWanted)
+  return model
+}
+
 /** Lets a message in, such as that the search should stop. */
 const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 /** How often messages are let in, ms: each turn costs a few. */
 const turnMs = 50
+
+/** Sets of more modifiers are not proposed. */
+const mostHeld = 2
 
 let stopped = false
 /** the last question for gains; those before it end */
@@ -46,7 +59,7 @@ let gainsAsked = 0
 export const solveService: SolveService = {
   async solve(plan, options, onProgress) {
     stopped = false
-    const model = modelOf(plan)
+    const model = await reachedModel(plan)
     const { arrangement } = model
     const work = prepareWork(model)
     const steps = solveArrangement({ model, clashes: work.clashes }, options)
@@ -99,7 +112,8 @@ export const solveService: SolveService = {
     const mine = ++gainsAsked
     await turn()
     if (mine !== gainsAsked) return
-    const model = modelOf(plan)
+    const model = await reachedModel(plan, () => mine === gainsAsked)
+    if (mine !== gainsAsked) return
     const { context } = prepareWork(model)
     let some: PlaceGain[] = []
     let last = performance.now()
@@ -117,14 +131,14 @@ export const solveService: SolveService = {
   stop() {
     stopped = true
   },
-  compare(plan, arrangementIds) {
+  async compare(plan, arrangementIds) {
     const chosen = arrangementIds.flatMap((id) => plan.arrangements.find((a) => a.id === id) ?? [])
-    const model = modelOf(plan)
+    const model = await reachedModel(plan)
     const models = chosen.map((arrangement) => model.withArrangement(arrangement))
-    return Promise.resolve(comparisonSheet(compareArrangements(models), plan))
+    return comparisonSheet(compareArrangements(models), plan)
   },
-  days(plan, newPerDay) {
-    const model = modelOf(plan)
-    return Promise.resolve(planDays(model.withArrangement(arrangementSetNow(plan)), model, newPerDay))
+  async days(plan, newPerDay) {
+    const model = await reachedModel(plan)
+    return planDays(model.withArrangement(arrangementSetNow(plan)), model, newPerDay)
   },
 }

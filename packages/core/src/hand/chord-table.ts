@@ -53,8 +53,20 @@ export interface ChordTable {
   readonly situation: ReachSituation
   /** a modifier set, worked out now or before; what the bench kept from `previous` is taken from there */
   withHeld(held: readonly Modifier[], withId?: string): ReachByControl
+  /** a modifier set as it is known already, to be kept elsewhere; undefined while it is not */
+  known(held: readonly Modifier[], withId?: string): ReachSet | undefined
+  /** takes a modifier set over that a table of the same situation has worked out */
+  takeOver(held: readonly Modifier[], set: ReachSet, withId?: string): void
   /** chords that had to be solved, not taken over */
   readonly solved: number
+}
+
+/** One modifier set as it can be kept: plain data with infinities, such as a structured clone takes. */
+export interface ReachSet {
+  /** of this hand alone */
+  readonly direct: ReachByControl
+  /** places where another home or the other hand is better than this hand alone */
+  readonly helped: ReachByControl
 }
 
 /** How the hand reaches a place with modifiers held, and with another control held; undefined while it is not known. */
@@ -65,6 +77,8 @@ export const reachIn =
   (table: ChordTable): ReachAt =>
   (held, place, withId) =>
     table.withHeld(held, withId)[place]
+
+const setName = (held: readonly Modifier[], withId = ''): string => `${held.join('+')}|${withId}`
 
 interface Kept {
   readonly key: string
@@ -88,10 +102,10 @@ function geometryByPlace(controls: readonly Control[]): Map<string, string> {
 }
 
 /**
+ * The reach of every chord of the controls, with every modifier set.
  * @param previous the table of the bench as it was: chords of keys that have not moved are not solved again
  * @throws CoreError `REST_MISSING` when a fingertip rests on a control that is not there
  */
-/** The reach of every chord of the controls, with every modifier set; `previous` is reused where only constants of its own changed. */
 export function chordTable(situation: ReachSituation, previous?: ChordTable): ChordTable {
   const { hand, controls, altGraph, layered, tapHolds } = situation
   const solver = reachSolver(hand, controls, undefined, { layered, tapHolds })
@@ -139,7 +153,7 @@ export function chordTable(situation: ReachSituation, previous?: ChordTable): Ch
       return solved
     },
     withHeld(held, withId) {
-      const name = `${held.join('+')}|${withId ?? ''}`
+      const name = setName(held, withId)
       let byControl = final.get(name)
       if (!byControl) {
         const own = directReach(name, held, withId)
@@ -150,6 +164,18 @@ export function chordTable(situation: ReachSituation, previous?: ChordTable): Ch
         final.set(name, byControl)
       }
       return byControl
+    },
+    known(held, withId) {
+      const name = setName(held, withId)
+      const [own, all] = [direct.get(name), final.get(name)]
+      if (!own || !all) return undefined
+      const helped = Object.entries(all).filter(([place, reach]) => reach !== own[place])
+      return { direct: own, helped: Object.fromEntries(helped) }
+    },
+    takeOver(held, set, withId) {
+      const name = setName(held, withId)
+      direct.set(name, set.direct)
+      final.set(name, { ...set.direct, ...set.helped })
     },
   }
   keptOf.set(table, { key, direct, geometry })

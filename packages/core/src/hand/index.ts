@@ -22,6 +22,7 @@ export {
   reachWithHeld,
   type ChordTable,
   type ReachByControl,
+  type ReachSet,
 } from './chord-table.js'
 export { reachSituation, type ReachSituation } from './situation.js'
 export { moveToMs } from './homing.js'

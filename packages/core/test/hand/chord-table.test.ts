@@ -70,6 +70,18 @@ describe('the chord table of a bench', () => {
       { numRuns: 8 },
     )
   })
+  test('a set that was kept and taken over is the set that was worked out, and is not solved again', () => {
+    const kept = structuredClone(table.known(['Control'])!)
+    expect(Object.keys(kept.helped).length).toBeLessThan(Object.keys(kept.direct).length)
+    const later = chordTable(situationOf(desk))
+    expect(later.known(['Control'])).toBeUndefined()
+    later.takeOver(['Control'], kept)
+    expect(later.withHeld(['Control'])).toEqual(control)
+    expect(later.solved).toBe(0)
+    const pad = chordTable(situationOf(moved('pad', { xMm: -150 })), later)
+    pad.withHeld(['Control'])
+    expect(pad.solved).toBeLessThan(Object.keys(control).length / 2)
+  })
   test('another hand takes nothing over', () => {
     const wide = chordTable(situationOf({ ...desk, hands: [{ ...desk.hands[0]!, spanMm: 210 }] }), table)
     const byControl = wide.withHeld([])

@@ -17,7 +17,7 @@ import {
 import { usePlan } from '../../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { heldSetsOf, useDerived, usePageOf } from '../../store/selectors.js'
-import { verdictWords } from '../words.js'
+import { reservedNote, verdictWords } from '../words.js'
 
 /** Sets of more modifiers are not listed. */
 const mostHeld = 2
@@ -90,7 +90,7 @@ export function useActList(trigger: Trigger, command: Command | undefined, click
       trigger: act,
       key,
       reach: reach ? `${verdictWords[reach.verdict]} · ${Math.round(reach.timeMs)} ms` : '…',
-      there: reserved !== null ? 'taken before it arrives' : holders.map((c) => c.name).join(', '),
+      there: reserved !== null ? reservedNote(reserved) : holders.map((c) => c.name).join(', '),
     }
   }
   const groups = groupNames.flatMap((name): ActGroup[] => {
