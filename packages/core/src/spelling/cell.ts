@@ -1,5 +1,6 @@
 import { parseTrigger, triggerKey, type Chord, type Trigger } from '../triggers/index.js'
-import { namedControl } from './controls.js'
+import { buttonOf, namedControl } from './controls.js'
+import { isLetterPair } from './letter-pair.js'
 import { chordOf, chordsOf, plainStyle, workedKey, type Speller, type SpellingStyle } from './chord.js'
 
 /** What a cell of keys says: triggers, none, or why it cannot be read. */
@@ -138,6 +139,9 @@ export function oneTrigger(
   speller: Speller,
   style: SpellingStyle = plainStyle,
 ): Trigger | null {
+  if (style.wordsAreButtons) return buttonOf(text, speller)
+  if (style.lettersAreSequence && isLetterPair(text))
+    return sequenceOf([...text], speller, { ...style, lettersAreSequence: false })
   const chords = chordsOf(text, speller, style)
   if (chords) return chords.length === 1 ? (chords[0] as Chord) : { kind: 'sequence', chords }
   return (

@@ -38,6 +38,10 @@ export interface SpellingStyle {
   readonly dashIsNone: boolean
   /** `@ ~ ^ $` before a character are Command, Option, Control and Shift, as property lists write */
   readonly signsAreModifiers: boolean
+  /** two letters without anything between are two keys: `gg`, `zt` */
+  readonly lettersAreSequence: boolean
+  /** Left, Middle, Right, Up and Down are a mouse's buttons and wheel, not arrow keys: `A-Left` */
+  readonly wordsAreButtons: boolean
   /** a key stands before it, so that words that are commands too are keys */
   readonly isAfterKey?: boolean
 }
@@ -46,6 +50,8 @@ export const plainStyle: SpellingStyle = {
   commaIsSequence: false,
   dashIsNone: false,
   signsAreModifiers: false,
+  lettersAreSequence: false,
+  wordsAreButtons: false,
 }
 
 const english = keyWords()

@@ -1,5 +1,7 @@
 import { triggerKey } from '../triggers/index.js'
 import { readKeys } from './cell.js'
+import { isButtonWord } from './controls.js'
+import { isLetterPair } from './letter-pair.js'
 import { plainStyle, type Speller, type SpellingStyle } from './chord.js'
 
 /** More cells than this tell no more about how a column writes. */
@@ -15,6 +17,8 @@ export function settleStyle(cells: readonly string[], speller: Speller): Spellin
     ...plainStyle,
     capitalIsShift: tellsCapitals(sample),
     dashIsNone: sample.filter((c) => c === '-').length > 1,
+    lettersAreSequence: tellsLetterPairs(sample),
+    wordsAreButtons: tellsButtons(sample),
     signsAreModifiers: sample.filter((c) => /^[@~$^]+.$|^[@~$]\S/u.test(c)).length > sample.length / 5,
   }
   const commas = sample.filter((c) => /,\s*\S/.test(c))
@@ -37,6 +41,20 @@ function tellsCapitals(cells: readonly string[]): boolean {
   const both = [...small].filter((name) => capital.has(name)).length
   // small letters alone would be written as capitals, where capitals were the usual
   return both > 0
+}
+
+/** Single letters are the usual, and among the pairs some letter is doubled: `gg` beside `j`, `k`, `x`. */
+function tellsLetterPairs(cells: readonly string[]): boolean {
+  const pairs = new Set(cells.filter(isLetterPair))
+  const singles = new Set(cells.filter((c) => /^[A-Za-z]$/.test(c)))
+  const words = cells.filter((c) => /^[A-Za-z]{3,}$/.test(c) && !c.includes('+')).length
+  return pairs.size > 0 && singles.size >= 3 && singles.size > words && [...pairs].some(([a, b]) => a === b)
+}
+
+/** All are buttons' words, and one is the middle: no arrow key is called so. */
+const tellsButtons = (cells: readonly string[]): boolean => {
+  const filled = cells.filter((c) => c !== '')
+  return filled.length > 1 && filled.every(isButtonWord) && filled.some((c) => /middle$/i.test(c))
 }
 
 /** How often a key would stand for two rows. */

@@ -55,6 +55,24 @@ export function namedControl(text: string, { naming }: Speller): Trigger | null 
   return null
 }
 
+/** How a column of buttons names them; its settings write what is held before, each with a hyphen. */
+const buttonWord = /^(?:.*[-+])?(left|right|middle|up|down|back|forward|button[1-9])$/i
+
+/** Whether a text may be a button of the mouse in a column of buttons. */
+export const isButtonWord = (text: string): boolean => buttonWord.test(text.trim())
+
+const prefixed: Readonly<Record<string, Modifier>> = { a: 'Alt', c: 'Control', s: 'Shift', w: 'Meta' }
+
+/** A button or the wheel of the mouse in a column that names buttons alone: `A-Left`, `Middle`, `C-Up`. */
+export function buttonOf(text: string, speller: Speller): Trigger | null {
+  const words = text.trim().toLowerCase().split(/[-+]/)
+  const button = words.pop() ?? ''
+  const named = /^(?:up|down)$/.test(button) ? `scroll ${button}` : `${button} button`
+  const held = words.map((word) => prefixed[word] ?? speller.naming.keyWords?.modifiers.get(word))
+  if (held.some((modifier) => modifier === undefined)) return null
+  return namedControl([...held, /^button\d$/.test(button) ? button : named].join('+'), speller)
+}
+
 function heldIn(
   text: string,
   words: ReadonlyMap<string, Modifier> = new Map(),

@@ -150,6 +150,31 @@ describe('what only the column tells', () => {
     expect(read('-', us, settleStyle(['-', 'F1', '-'], us))).toBe('')
     expect(read('-', us, settleStyle(['-', '+', 'F1'], us))).toBe('Minus')
   })
+  test('two letters are two keys where single letters are the usual and some pair is a letter twice', () => {
+    const style = settleStyle(['j', 'k', 'x', 'gg', 'zt', 'G'], us)
+    expect(read('gg', us, style)).toBe('KeyG,KeyG')
+    expect(read('zt', us, style)).toBe('KeyZ,KeyT')
+    expect(read('no', us, style)).toBe('! “no” is no key that is known here')
+    expect(read('gg', us, settleStyle(['gg', 'F5', 'Ctrl+A'], us))).toMatch(/^!/)
+    expect(read('zt', us, settleStyle(['j', 'k', 'x', 'zt'], us))).toMatch(/^!/)
+    expect(read('gg', us, settleStyle(['j', 'k', 'x', 'gg', 'save', 'open', 'close', 'quit'], us))).toMatch(
+      /^!/,
+    )
+  })
+  test('a column of buttons is a mouse’s, not arrow keys', () => {
+    // the buttons of Openbox's mouse bindings, rc.xml of its Debian package
+    const cells = ['Left', 'Middle', 'Right', 'A-Left', 'C-A-Up', 'W-Down']
+    const style = settleStyle(cells, us)
+    expect(cells.map((c) => read(c, us, style))).toEqual([
+      'mouse/left',
+      'mouse/wheel',
+      'mouse/right',
+      'Alt+mouse/left',
+      'Control+Alt+mouse/wheel up',
+      'Meta+mouse/wheel down',
+    ])
+    expect(read('Left', us, settleStyle(['Left', 'Right', 'Up'], us))).toBe('ArrowLeft')
+  })
   test('signs before characters in property lists', () => {
     const cells = ['@~f', '^a', '$@z', '~d']
     expect(cells.map((c) => read(c, us, settleStyle(cells, us)))).toEqual([
