@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { filesMenu } from './app.js'
 
 async function openCommands(page: Page): Promise<void> {
@@ -149,6 +149,33 @@ test('what is half typed in a cell and in a dialog is there again after a reload
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
   await page.reload()
   await expect(page.getByRole('dialog')).toHaveCount(0)
+
+  const renaming = async (): Promise<Locator> => {
+    await page.getByRole('button', { name: /^Arrangement / }).click()
+    await page.getByRole('menuitem', { name: /^Rename/ }).click()
+    return page.getByRole('dialog').getByRole('textbox', { name: 'Name' })
+  }
+  await (await renaming()).fill('Field season, half')
+  await page.reload()
+  await expect(await renaming()).toHaveValue('Field season, half')
+  await page.keyboard.press('Escape')
+  await expect(await renaming()).toHaveValue('Field season, draft 1')
+})
+
+test('Escape closes one thing at a time', async ({ page }) => {
+  await openCommands(page)
+  await page
+    .getByRole('button', { name: /^Another key for / })
+    .first()
+    .click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('combobox', { name: 'Control', exact: true }).fill('K')
+  await expect(page.getByRole('listbox')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('listbox')).toHaveCount(0)
+  await expect(dialog).toHaveCount(1)
+  await page.keyboard.press('Escape')
+  await expect(dialog).toHaveCount(0)
 })
 
 test('commands that a hand leaves for are listed with what would mend it, and get another key', async ({

@@ -462,6 +462,7 @@ export {
   arrangeDesk,
   keyboardOf,
   makeBoardOwn,
+  addEdgeZones,
   addThumbArc,
   copyControls,
   mirrorHalf,

@@ -1,7 +1,7 @@
-import { useState } from 'react'
 import { Dialog } from './dialog.js'
+import { useKept } from './use-kept.js'
 
-/** Asks for a name. */
+/** Asks for a name; what is half typed is there again after a reload. */
 export function NameDialog({
   title,
   name,
@@ -15,17 +15,21 @@ export function NameDialog({
   onClose: () => void
   onName: (name: string) => void
 }) {
-  const [text, setText] = useState(name)
+  const [text, setText] = useKept(`name for ${title}`, name, 'tab')
   const isEmpty = text.trim() === ''
+  const close = (): void => {
+    setText(name)
+    onClose()
+  }
   return (
-    <Dialog title={title} onClose={onClose}>
+    <Dialog title={title} onClose={close}>
       <form
         className="flex items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault()
           if (isEmpty) return
           onName(text.trim())
-          onClose()
+          close()
         }}
       >
         <label className="grow">

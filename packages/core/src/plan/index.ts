@@ -29,7 +29,7 @@ export {
   setOpener,
   setTapHold,
 } from './edits/firmware.js'
-export { addThumbArc, copyControls, mirrorHalf } from './edits/quick-entry.js'
+export { addEdgeZones, addThumbArc, copyControls, mirrorHalf } from './edits/quick-entry.js'
 export { makeBoardOwn } from './edits/own-board.js'
 export { arrangeDesk, keyboardOf, ofModel, toggleOnDesk, type CatalogueThing } from './edits/desk-setup.js'
 export { backToDefaults, takeOffKeys } from './edits/defaults.js'

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import {
   addControls,
   addDevice,
+  addEdgeZones,
   addThumbArc,
   copyControls,
   deleteControls,
@@ -57,6 +58,36 @@ describe('quick entry', () => {
     }
     expect(readPlan(writePlan(whole.plan), 'x')).toEqual(whole.plan)
     expect(deviceControls(own(whole.plan)).filter((c) => (c.turnDeg ?? 0) !== 0)).toHaveLength(4)
+  })
+  test('zones along the edges of a screen lie in it, cover its border, and none lies on another', () => {
+    const screen = { ...key, type: 'field', widthMm: 200, heightMm: 120, directions: 8 } as const
+    const drawn = addControls(start, 'own', screen, { xMm: 200, yMm: 100 }, 1, 1, 19)
+    const { plan, result } = addEdgeZones(drawn.plan, 'own', drawn.result[0]!, 4, 2)
+    expect(result).toHaveLength(2 * 4 + 2 * 2)
+    const zones = own(plan).controls.filter((c) => result.includes(c.id))
+    expect(new Set(zones.map((c) => c.name)).size).toBe(12)
+    const area = (c: (typeof zones)[number]) => c.widthMm * c.heightMm
+    expect(zones.reduce((sum, c) => sum + area(c), 0)).toBeCloseTo(200 * 120 - 160 * 80)
+    for (const [i, a] of zones.entries()) {
+      expect(Math.abs(a.xMm - 200) + a.widthMm / 2).toBeLessThanOrEqual(100.01)
+      expect(Math.abs(a.yMm - 100) + a.heightMm / 2).toBeLessThanOrEqual(60.01)
+      for (const b of zones.slice(i + 1))
+        expect(
+          Math.max(
+            Math.abs(a.xMm - b.xMm) - (a.widthMm + b.widthMm) / 2,
+            Math.abs(a.yMm - b.yMm) - (a.heightMm + b.heightMm) / 2,
+          ),
+        ).toBeGreaterThanOrEqual(-0.01)
+    }
+    expect(readPlan(writePlan(plan), 'x')).toEqual(plan)
+    const whole = addEdgeZones(start, 'own', null, 1, 1)
+    expect(own(whole.plan).controls.slice(1)).toMatchObject([
+      { name: 'top edge', xMm: 30, yMm: 6, widthMm: 60, heightMm: 12 },
+      { name: 'left edge', xMm: 6, yMm: 30, widthMm: 12, heightMm: 36 },
+      { name: 'right edge', xMm: 54, yMm: 30 },
+      { name: 'bottom edge', xMm: 30, yMm: 54 },
+    ])
+    expect(own(whole.plan).widthMm).toBe(60)
   })
   test('a copied column stands beside and sends nothing', () => {
     const { plan, result } = copyControls(start, 'own', ['key1'], 19.05, 5)

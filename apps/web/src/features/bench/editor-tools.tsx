@@ -90,6 +90,14 @@ export function EditorTools(props: {
       >
         Mirror as the other half
       </button>
+      <button
+        type="button"
+        className="btn"
+        title="As many zones as there are columns and rows, along the edges of the chosen zone or stroke field, else of the whole device"
+        onClick={view.addEdges}
+      >
+        Zones along its edges
+      </button>
       <TypeCodes device={view.device} chosen={view.chosen} onChosen={props.onChosen} />
       <AlignTools view={view} />
     </div>

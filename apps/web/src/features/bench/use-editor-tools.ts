@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import {
   addControls,
+  addEdgeZones,
   addThumbArc,
   copyControls,
   mirrorHalf,
@@ -67,7 +68,15 @@ export function useEditorTools({
     const all = device.controls.map((c) => c.id)
     onChosen(edit((plan) => mirrorHalf(plan, device.id, all, halvesApartMm)) ?? [])
   }
+  /** along the edges of the zone or stroke field that is chosen, else of the whole device */
+  const addEdges = (): void => {
+    const area = device.controls.find(
+      (c) => chosen.length === 1 && c.id === chosen[0] && (c.type === 'field' || c.type === 'zone'),
+    )
+    onChosen(edit((plan) => addEdgeZones(plan, device.id, area?.id ?? null, columns, rows)) ?? [])
+  }
   return {
+    addEdges,
     addArc,
     copyBeside,
     mirror,

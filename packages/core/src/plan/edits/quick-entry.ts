@@ -97,3 +97,68 @@ export const addThumbArc = editWith(
     return added.map((c) => c.id)
   },
 )
+
+const wholeOf = ({ widthMm, heightMm }: DrawnDevice) => ({
+  xMm: widthMm / 2,
+  yMm: heightMm / 2,
+  widthMm,
+  heightMm,
+})
+
+/** How deep a zone at an edge is at most, mm: a fingertip's contact, doubled. Assumed. */
+const mostEdgeMm = 20
+
+/**
+ * Zones along the edges of a screen or a touch area: `across` at the top and the bottom each, `along` at the left and the
+ * right each, between them. The area itself stays as it is.
+ * @param areaId  the control that is the area; null for the whole device
+ */
+export const addEdgeZones = editWith(
+  (plan: Plan, deviceId: string, areaId: string | null, across: number, along: number): string[] => {
+    const device = drawnDevice(plan, deviceId)
+    const area = areaId === null ? device && wholeOf(device) : device?.controls.find((c) => c.id === areaId)
+    if (!device || !area) return []
+    const depthMm = Math.min(mostEdgeMm, area.widthMm / 5, area.heightMm / 5)
+    const taken = new Set(device.controls.map((c) => c.id))
+    const left = area.xMm - area.widthMm / 2
+    const top = area.yMm - area.heightMm / 2
+    const wide = area.widthMm / across
+    const high = (area.heightMm - 2 * depthMm) / along
+    const zone = (
+      edge: string,
+      n: number,
+      of: number,
+      box: readonly [number, number, number, number],
+    ): DrawnControl => {
+      const tenth = (mm: number): number => Math.round(mm * 10) / 10
+      const [xMm, yMm, widthMm, heightMm] = box
+      return {
+        id: freshId(`${edge}${n}`, taken),
+        name: of === 1 ? `${edge} edge` : `${edge} edge ${n}`,
+        type: 'zone',
+        shape: 'rect',
+        xMm: tenth(xMm),
+        yMm: tenth(yMm),
+        widthMm: tenth(widthMm),
+        heightMm: tenth(heightMm),
+        code: null,
+      }
+    }
+    const rows = (edge: string, yMm: number): DrawnControl[] =>
+      Array.from({ length: across }, (_, i) =>
+        zone(edge, i + 1, across, [left + wide * (i + 0.5), yMm, wide, depthMm]),
+      )
+    const columns = (edge: string, xMm: number): DrawnControl[] =>
+      Array.from({ length: along }, (_, i) =>
+        zone(edge, i + 1, along, [xMm, top + depthMm + high * (i + 0.5), depthMm, high]),
+      )
+    const added = [
+      ...rows('top', top + depthMm / 2),
+      ...columns('left', left + depthMm / 2),
+      ...columns('right', left + area.widthMm - depthMm / 2),
+      ...rows('bottom', top + area.heightMm - depthMm / 2),
+    ]
+    device.controls.push(...added)
+    return added.map((c) => c.id)
+  },
+)
