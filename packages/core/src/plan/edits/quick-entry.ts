@@ -158,7 +158,14 @@ export const addEdgeZones = editWith(
       ...columns('right', left + area.widthMm - depthMm / 2),
       ...rows('bottom', top + area.heightMm - depthMm / 2),
     ]
-    device.controls.push(...added)
-    return added.map((c) => c.id)
+    // none is laid over a control that is there already
+    const others = device.controls.filter((c) => c.id !== areaId && c.type !== 'field')
+    const free = added.filter((zone) => !others.some((other) => areOver(zone, other)))
+    device.controls.push(...free)
+    return free.map((c) => c.id)
   },
 )
+
+const areOver = (a: DrawnControl, b: DrawnControl): boolean =>
+  Math.abs(a.xMm - b.xMm) < (a.widthMm + b.widthMm) / 2 &&
+  Math.abs(a.yMm - b.yMm) < (a.heightMm + b.heightMm) / 2
