@@ -1,6 +1,7 @@
 import { splitControlRef } from '../bench/index.js'
 import { canBeLiveTogether, type Command, type Program } from '../commands/index.js'
 import type { PlaceIndex } from '../model/index.js'
+import type { OwnSlips } from '../plan/index.js'
 import { controlRefOf, heldOf, triggerKey, type Trigger, type TriggerKey } from '../triggers/index.js'
 import { slipsAround, slipShare, wayOutSeconds } from './slips.js'
 
@@ -29,7 +30,7 @@ export function dangersOf(index: PlaceIndex): ReadonlyMap<TriggerKey, readonly D
     const command = index.commands.get(id)
     if (!command || !isHarmful(command)) continue
     for (const trigger of triggers)
-      for (const { trigger: from, share } of slipsAround(trigger, index.env.controls)) {
+      for (const { trigger: from, share } of slipsAround(trigger, index.env)) {
         const key = triggerKey(from)
         const there = out.get(key)
         const danger = { command, msPerPress: share * wayOutMs(command) }
@@ -52,12 +53,19 @@ export function ownHarm(
     isAtRest,
     isPointing,
     pressesPerHour,
-  }: { readonly isAtRest: boolean; readonly isPointing: boolean; readonly pressesPerHour: number },
+    slips = slipShare,
+  }: {
+    readonly isAtRest: boolean
+    readonly isPointing: boolean
+    readonly pressesPerHour: number
+    /** chances of the person, where practice has measured them */
+    readonly slips?: OwnSlips | undefined
+  },
 ): number {
   if (!isHarmful(command)) return 0
   const isBare = heldOf(trigger).length === 0
-  const rest = isAtRest && isBare ? pressesPerHour * slipShare.farther : 0
-  const clicks = isPointing && trigger.kind !== 'stroke' ? clicksPerHour * slipShare.farther : 0
+  const rest = isAtRest && isBare ? pressesPerHour * slips.farther : 0
+  const clicks = isPointing && trigger.kind !== 'stroke' ? clicksPerHour * slips.farther : 0
   return (rest + clicks) * wayOutMs(command)
 }
 

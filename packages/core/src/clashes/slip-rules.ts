@@ -60,7 +60,7 @@ export const slipNeighbour: Rule = (group, context) =>
       'slip-neighbour',
       danger,
       group,
-      slipsFrom(slipsBeside(group.trigger, context.env.controls), group, danger, context),
+      slipsFrom(slipsBeside(group.trigger, context.env), group, danger, context),
       context,
     ),
   )
@@ -68,7 +68,7 @@ export const slipNeighbour: Rule = (group, context) =>
 /** A damaging command on the key of another, with one modifier more or less. */
 export const slipModifier: Rule = (group, context) =>
   damaging(group.commands).flatMap((danger) => {
-    const places = slipsOfModifiers(group.trigger)
+    const places = slipsOfModifiers(group.trigger, context.env)
     return slipFindings('slip-modifier', danger, group, slipsFrom(places, group, danger, context), context)
   })
 

@@ -16,7 +16,7 @@ const wayOutWords = ({ damage }: Command): string =>
 
 /**
  * @param near  what a slip comes from, the worst first
- * @param secondsPerHour  what such slips cost by assumed chances
+ * @param secondsPerHour  what such slips cost, by the person's own chances or by assumed ones
  */
 export function slipWords(
   kind: 'slip-neighbour' | 'slip-modifier',
@@ -33,7 +33,7 @@ export function slipWords(
         `${triggerName(b.trigger, env)} (“${firstName(b.commands)}”, ${b.commands[0]?.usesPerHour} an hour)`,
     )
   const how = kind === 'slip-neighbour' ? 'near' : 'one modifier away from'
-  const cost = `about ${secondsPerHour < 1 ? secondsPerHour.toFixed(1) : Math.round(secondsPerHour)} s an hour, assumed`
+  const cost = `about ${secondsPerHour < 1 ? secondsPerHour.toFixed(1) : Math.round(secondsPerHour)} s an hour, ${env.slips ? 'by your own slips' : 'assumed'}`
   return {
     message: `“${fullName(danger)}” on ${triggerName(trigger, env)} ${damageOf(danger)} and lies ${how} ${names.join(', ')}: slips cost ${cost}.${wayOutWords(danger)}`,
     cause: `A slip runs “${fullName(danger)}”.`,

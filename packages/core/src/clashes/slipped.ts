@@ -51,8 +51,8 @@ export function whatHappened(
     .filter((p) => p.commandId === seen.id)
     .flatMap(({ trigger: pressed }) => {
       return [
-        ...slipsBeside(pressed, env.controls).flatMap((slip) => from(pressed, slip, 'beside')),
-        ...slipsOfModifiers(pressed).flatMap((slip) => from(pressed, slip, 'modifier')),
+        ...slipsBeside(pressed, env).flatMap((slip) => from(pressed, slip, 'beside')),
+        ...slipsOfModifiers(pressed, env).flatMap((slip) => from(pressed, slip, 'modifier')),
         { pressed, meant: null, how: 'itself' as const, slipsPerHour: 0 },
       ]
     })

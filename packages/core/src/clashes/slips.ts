@@ -1,11 +1,41 @@
 import type { Control } from '../bench/index.js'
 import type { DamageLevel } from '../commands/index.js'
 import { onSpot } from '../mnemonics/index.js'
-import { controlRefOf, heldOf, modifiers, withHeld, type Trigger } from '../triggers/index.js'
+import type { Environment } from '../model/index.js'
+import type { OwnSlips } from '../plan/index.js'
+import { controlRefOf, heldOf, modifiers, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
 import { nearControls, type Near } from './near.js'
 
 /** Share of presses that meet a key next door, and one diagonally or with a modifier more or less. Assumed. */
-export const slipShare = { nextDoor: 0.002, farther: 0.0005 } as const
+export const slipShare: OwnSlips = { nextDoor: 0.002, farther: 0.0005, pairs: [] }
+
+/** What slips depend on: what lies beside what, and the person's own chances where practice has measured them. */
+export type SlipEnv = Pick<Environment, 'controls' | 'slips'>
+
+const pairsOf = new WeakMap<
+  OwnSlips,
+  ReadonlyMap<string, readonly { readonly from: Trigger; readonly share: number }[]>
+>()
+
+/** Keys that the person presses in place of others, by what is pressed. */
+function pairsTo(slips: OwnSlips): NonNullable<ReturnType<typeof pairsOf.get>> {
+  const known = pairsOf.get(slips)
+  if (known) return known
+  const made = new Map<string, { from: Trigger; share: number }[]>()
+  for (const { asked, pressed, share } of slips.pairs) {
+    const key = triggerKey(pressed)
+    made.set(key, [...(made.get(key) ?? []), { from: asked, share }])
+  }
+  pairsOf.set(slips, made)
+  return made
+}
+
+/** The slips with what practice has measured of each in place of the usual share. */
+function measured(slips: readonly Slip[], to: Trigger, own: OwnSlips): readonly Slip[] {
+  if (own.pairs.length === 0) return slips
+  const pairs = new Map((pairsTo(own).get(triggerKey(to)) ?? []).map((p) => [triggerKey(p.from), p.share]))
+  return slips.map((slip) => ({ ...slip, share: pairs.get(triggerKey(slip.trigger)) ?? slip.share }))
+}
 /** Seconds to get out of a slip. Assumed. */
 export const wayOutSeconds: Readonly<Record<DamageLevel, number>> = { nuisance: 2, rework: 60, loss: 600 }
 
@@ -25,30 +55,45 @@ export interface Slip {
 }
 
 /** Where a finger comes that misses a trigger: beside it, diagonally, across a gap, the stroke beside. */
-export function slipsBeside(trigger: Trigger, controls: readonly Control[]): Slip[] {
-  if (trigger.kind === 'stroke')
-    return [1, trigger.of - 1].map((step) => ({
+export function slipsBeside(trigger: Trigger, { controls, slips = slipShare }: SlipEnv): readonly Slip[] {
+  const { nextDoor, farther } = slips
+  if (trigger.kind === 'stroke') {
+    const beside = [1, trigger.of - 1].map((step) => ({
       trigger: { ...trigger, direction: (trigger.direction + step) % trigger.of },
-      share: slipShare.nextDoor,
+      share: nextDoor,
     }))
-  return (nearOn(controls).get(controlRefOf(trigger) ?? '') ?? []).flatMap(({ controlRef, isNextDoor }) => {
+    return measured(beside, trigger, slips)
+  }
+  const near = nearOn(controls).get(controlRefOf(trigger) ?? '') ?? []
+  const beside = near.flatMap(({ controlRef, isNextDoor }) => {
     const there = onSpot(trigger, controlRef)
-    return there ? [{ trigger: there, share: isNextDoor ? slipShare.nextDoor : slipShare.farther }] : []
+    return there ? [{ trigger: there, share: isNextDoor ? nextDoor : farther }] : []
   })
+  return measured(beside, trigger, slips)
 }
 
 /** The same key with one modifier more or less. */
-export function slipsOfModifiers(trigger: Trigger): Slip[] {
+export function slipsOfModifiers(
+  trigger: Trigger,
+  { slips = slipShare }: Pick<SlipEnv, 'slips'>,
+): readonly Slip[] {
   if (!('modifiers' in trigger)) return []
   const held = heldOf(trigger)
-  return modifiers.map((m) => ({
+  const near = modifiers.map((m) => ({
     trigger: withHeld(trigger, held.includes(m) ? held.filter((h) => h !== m) : [...held, m]),
-    share: slipShare.farther,
+    share: slips.farther,
   }))
+  return measured(near, trigger, slips)
 }
 
-/** Triggers that a slip can come from, or lead to. */
-export const slipsAround = (trigger: Trigger, controls: readonly Control[]): Slip[] => [
-  ...slipsBeside(trigger, controls),
-  ...slipsOfModifiers(trigger),
-]
+/** Triggers that a slip can come from: around it, and those that the person mixes up with it. */
+export function slipsAround(trigger: Trigger, env: SlipEnv): readonly Slip[] {
+  const around = [...slipsBeside(trigger, env), ...slipsOfModifiers(trigger, env)]
+  const mixedUp = env.slips && pairsTo(env.slips).get(triggerKey(trigger))
+  if (!mixedUp) return around
+  const known = new Set(around.map((slip) => triggerKey(slip.trigger)))
+  return [
+    ...around,
+    ...mixedUp.flatMap(({ from, share }) => (known.has(triggerKey(from)) ? [] : [{ trigger: from, share }])),
+  ]
+}

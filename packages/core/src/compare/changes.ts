@@ -1,7 +1,7 @@
 import type { Command } from '../commands/index.js'
-import { relearnMs, relearnUses } from '../work/index.js'
+import { relearnUses } from '../work/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
-import type { Placed } from '../plan/index.js'
+import type { OwnLearning, Placed } from '../plan/index.js'
 
 export const changeKinds = ['added', 'moved', 'swapped', 'removed'] as const
 /** Of one command between two arrangements; swapped: two commands that have taken each other's place. */
@@ -71,12 +71,13 @@ export const learningOf = (
   changes: readonly Change[],
   scoreOf: (command: Command, trigger: Trigger) => number,
   usesInDays: (command: Command) => number,
+  learner: Pick<OwnLearning, 'uses' | 'ms'>,
 ): Learning[] =>
   changes
     .filter((c) => c.to.length > 0)
     .map(({ command, to }) => {
       const best = Math.max(...to.map((t) => scoreOf(command, t)))
-      const uses = relearnUses(best, usesInDays(command))
-      return { command, uses, ms: uses * relearnMs }
+      const uses = relearnUses(best, usesInDays(command), learner)
+      return { command, uses, ms: uses * learner.ms }
     })
     .sort((a, b) => b.ms - a.ms || (a.command.id < b.command.id ? -1 : 1))

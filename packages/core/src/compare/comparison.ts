@@ -1,7 +1,14 @@
 import { dayHours, defaultPayBackDays, menuKnowledges } from '../plan/index.js'
 import { entryOf } from '../table.js'
 import { rateSpreadOf } from '../usage/index.js'
-import { payBackCurve, paysFromDay, timeCommand, type DayPart, type PayBackPoint } from '../work/index.js'
+import {
+  learnerOf,
+  payBackCurve,
+  paysFromDay,
+  timeCommand,
+  type DayPart,
+  type PayBackPoint,
+} from '../work/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { changesBetween, learningOf, type Change, type Learning } from './changes.js'
 import { prepareWork, reportOf, type ArrangementReport } from './report.js'
@@ -56,12 +63,14 @@ export function compareArrangements(
       changes,
       (command, trigger) => index.readerOf(command).score(trigger).score,
       ({ usesPerHour }) => usesPerHour * hours * days,
+      learnerOf(plan),
     )
     const learning = learnings.reduce((sum, l) => sum + l.ms, 0)
     const savedPerDay = (first.day.msPerHour - report.day.msPerHour) * hours
     const payBack = payBackCurve(
       learnings.map((l) => ({ usesPerDay: l.command.usesPerHour * hours, looks: l.uses })),
       savedPerDay,
+      learnerOf(plan),
     )
     out.push({
       report,

@@ -5,6 +5,7 @@ import { triggerName } from '../triggers/index.js'
 import {
   fairShares,
   operatorKinds,
+  learnerOf,
   operatorMs,
   operatorNames,
   type DayPart,
@@ -251,6 +252,18 @@ const reachCount = (verdict: ReachCount): Figure => ({
 })
 
 /** Figures in the order in which they are shown. */
+const learnerWords = (plan: Plan): string => {
+  const { uses, ms } = learnerOf(plan)
+  return plan.own?.learning
+    ? `${count(uses, 1)} uses with ${count(ms)} ms on top`
+    : `${uses} uses with M ${ms} ms on top`
+}
+
+const learnerSource = ({ own }: Plan): string =>
+  own?.learning
+    ? `Your own practice, ${own.answers} answers: between ${count(100 * own.learning.low)} and ${count(100 * own.learning.high)} % of it nine times of ten.`
+    : 'Assumed.'
+
 export const figureList: readonly Figure[] = [
   {
     id: 'time',
@@ -429,19 +442,19 @@ export const figureList: readonly Figure[] = [
     digits: 0,
     better: null,
     value: ({ learningMs }) => learningMs / 60_000,
-    explain: ({ learning, learningMs, paysAfterDays }, { payBackDays = defaultPayBackDays }) => ({
-      rule: `20 uses with M ${operatorMs.M} ms on top for each command on a new place, half of them where the place recalls the name, and no more than there are in ${payBackDays} days. ${
+    explain: ({ learning, learningMs, paysAfterDays }, plan) => ({
+      rule: `${learnerWords(plan)} for each command on a new place, half of them where the place recalls the name, and no more than there are in ${plan.payBackDays ?? defaultPayBackDays} days. ${
         paysAfterDays === null || learningMs === 0
           ? ''
           : `What is saved has paid for it after ${count(paysAfterDays)} days.`
       }`,
-      source: 'Assumed.',
+      source: learnerSource(plan),
       lines: withRest(
         learning.filter((l) => l.ms > 0),
         (l) => l.ms / 60_000,
         (l) => ({
           name: l.command.name,
-          detail: `${count(l.uses)} uses with ${operatorMs.M} ms on top`,
+          detail: `${count(l.uses)} uses with ${count(learnerOf(plan).ms)} ms on top`,
           value: `${count(l.ms / 60_000, 2)} min`,
         }),
         (sum) => `${count(sum, 2)} min`,

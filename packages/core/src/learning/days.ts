@@ -3,7 +3,7 @@ import { assumedSpread } from '../doubt/index.js'
 import { changesBetween, learningOf, prepareWork, reportOf, type Change } from '../compare/index.js'
 import type { PreparedModel } from '../model/index.js'
 import { dayHours, defaultPayBackDays, type Arrangement } from '../plan/index.js'
-import { timeCommand } from '../work/index.js'
+import { learnerOf, timeCommand } from '../work/index.js'
 import { bundlesOf, type Bundle } from './bundles.js'
 
 /** Changes of one day, and what the day is then. */
@@ -30,6 +30,8 @@ export interface DayPlan {
   readonly breakEvenRange: readonly [early: number | null, late: number | null]
   /** changes that do not pay within the days of pay-back, and are not brought in */
   readonly notWorth: readonly Change[]
+  /** what is learned lies between so many times its cost nine times of ten: by one's own practice, or by what is assumed */
+  readonly learningRange: readonly [low: number, high: number]
 }
 
 /** New commands a day, where nobody says how many. Assumed. */
@@ -75,7 +77,9 @@ export function planDays(
     })
   }
   const afterMinutes = days.at(-1)?.minutesPerDay ?? nowMinutes
-  const balance = dayBalance({ days, nowMinutes }, Math.max(yearDays, days.length))
+  const { low, high } = plan.own?.learning ?? { low: 1 / offBy, high: offBy }
+  const learningRange = [low, high] as const
+  const balance = dayBalance({ days, nowMinutes, learningRange }, Math.max(yearDays, days.length))
   return {
     days,
     nowMinutes,
@@ -83,6 +87,7 @@ export function planDays(
     breakEvenDay: paidFrom(balance.mean, days),
     breakEvenRange: [paidFrom(balance.high, days), paidFrom(balance.low, days)],
     notWorth: notWorth.flatMap((b) => b.changes),
+    learningRange,
   }
 }
 
@@ -115,6 +120,7 @@ function weigh(
       changes,
       (command, trigger) => to.index.readerOf(command).score(trigger).score,
       ({ usesPerHour }) => usesPerHour * hours * payBackDays,
+      learnerOf(from.plan),
     ).map((l) => [l.command.id as string, l.ms]),
   )
   return bundlesOf(changes).map((bundle) => ({
@@ -191,10 +197,13 @@ export interface DayBalance {
 }
 
 /** What a plan of days has won by each day, with its range; learning is paid on the day of the change. */
-export const dayBalance = (plan: Pick<DayPlan, 'days' | 'nowMinutes'>, count: number): DayBalance => ({
+export const dayBalance = (
+  plan: Pick<DayPlan, 'days' | 'nowMinutes' | 'learningRange'>,
+  count: number,
+): DayBalance => ({
   mean: balances(plan, count, 1),
-  low: balances(plan, count, offBy),
-  high: balances(plan, count, 1 / offBy),
+  low: balances(plan, count, plan.learningRange[1]),
+  high: balances(plan, count, plan.learningRange[0]),
 })
 
 function balances(

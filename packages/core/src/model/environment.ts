@@ -32,6 +32,7 @@ import {
   dayHours,
   type Arrangement,
   type MenuKnowledge,
+  type OwnSlips,
   type Plan,
 } from '../plan/index.js'
 import type { OwnSystemKeys, SystemKeys } from '../systems/index.js'
@@ -65,6 +66,8 @@ export interface Environment extends Naming {
   readonly controls: readonly Control[]
   /** all devices of the plan, for their pages */
   readonly devices?: readonly Device[]
+  /** chances of slips that practice has measured; what is assumed where left out */
+  readonly slips?: OwnSlips
   /** pop-up sets of the arrangement */
   readonly popups?: readonly PopupSet[]
   /** what the person wants left alone */
@@ -187,6 +190,7 @@ export function environmentOf(
     ),
     menuShares: menuSharesOf(plan),
     menusKnown: plan.menusKnown,
+    ...(plan.own?.slips && { slips: plan.own.slips }),
     textActions: textActions(catalogues.standardKeys ?? [], layout, plan.system),
     inputMethod: inputMethodOf(
       catalogues.inputMethods?.find((m) => m.id === plan.inputMethod),

@@ -179,8 +179,9 @@ function harmJudge(
       isAtRest: reach.verdict === 'rest',
       isPointing: pointed,
       pressesPerHour,
+      slips: index.env.slips,
     })
-    for (const { trigger, share } of slipsAround(at.trigger, index.env.controls))
+    for (const { trigger, share } of slipsAround(at.trigger, index.env))
       perHour += usesBeside(command, triggerKey(trigger), program, index) * share * wayOutMs(command)
     return ms + perHour / uses
   }

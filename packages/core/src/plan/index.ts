@@ -144,6 +144,7 @@ export {
   setMeanwhile,
   removeStep,
 } from './edits/routines.js'
-export { chooseBench, setPlanSettings } from './edits/settings.js'
+export { chooseBench, setOwnFigures, setPlanSettings } from './edits/settings.js'
 export { takeCommands, takeUsage } from './edits/imports.js'
 export { allowMove, declineConsequences, declineMove } from './edits/decline.js'
+export type { OwnFigures, OwnLearning, OwnSlip, OwnSlips } from './own-figures.js'

@@ -1,4 +1,5 @@
 import { z } from '../zod.js'
+import { ownFiguresSchema } from './own-figures.js'
 import { benchSchema, deviceSchema } from '../bench/index.js'
 import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
 import { commandIdSchema, type CommandId } from '../ids.js'
@@ -108,6 +109,8 @@ export const planSchema = z.strictObject({
   hoursSaid: z.boolean().optional(),
   /** days in which a new place should have paid for learning it; 30 where left out */
   payBackDays: z.number().min(1).max(1000).optional(),
+  /** what practice has measured of the person; nothing, and what is assumed counts, where left out */
+  own: ownFiguresSchema.optional(),
   usage: usageSchema.nullable(),
   /** what stays as it is, and keys that must not be used */
   rules: rulesSchema,

@@ -93,7 +93,7 @@ export function arrangementProblem(input: ProblemInput, scope: SolveScope): Arra
         slots.map((s) => s.trigger),
         index.mnemonics.neighbours,
         positions(index),
-        index.env.controls,
+        index.env,
       ),
       flows: rowFlows(rows, plan),
       travel: slotTravel(

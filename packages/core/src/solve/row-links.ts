@@ -75,7 +75,7 @@ function slips(rows: readonly SolveRow[], { env }: PlaceIndex): PairTerm[] {
     if (role !== 'main' || !isHarmful(danger)) return []
     return rows.flatMap(({ command: busy, role: other }, b): PairTerm[] => {
       const program = programs.get(danger.programId)
-      const harmMs = busy.usesPerHour * slipShare.nextDoor * wayOutMs(danger)
+      const harmMs = busy.usesPerHour * (env.slips ?? slipShare).nextDoor * wayOutMs(danger)
       const counts =
         other === 'main' &&
         a !== b &&

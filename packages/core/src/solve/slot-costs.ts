@@ -12,7 +12,7 @@ import {
 } from '../places/index.js'
 import { defaultPayBackDays, type PlaceWeights } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
-import { menuLevels, menuMs, relearnMs, relearnUses } from '../work/index.js'
+import { menuLevels, menuMs, learnerOf, relearnUses } from '../work/index.js'
 import { isOnDevice, type ProblemInput, type SolveRow, type SolveScope, type SolveSlot } from './rows.js'
 
 /** A further place is worth keeping by this much an hour, and for each use, ms. Assumed. */
@@ -31,13 +31,7 @@ const isOwnTrouble = (clash: Clash): boolean =>
 
 /** What each row costs on each slot, ms an hour; how well slots recall rows by themselves; the cost of having no slot. */
 export function slotCosts(
-  {
-    model: {
-      plan: { weights, payBackDays: days = defaultPayBackDays },
-      index,
-    },
-    clashes,
-  }: ProblemInput,
+  { model: { plan, index }, clashes }: ProblemInput,
   rows: readonly SolveRow[],
   slots: readonly SolveSlot[],
   {
@@ -52,6 +46,7 @@ export function slotCosts(
     readonly scope: SolveScope
   },
 ): { costs: Float64Array; scores: Float32Array; unassignedCost: Float64Array } {
+  const { weights, payBackDays: days = defaultPayBackDays } = plan
   const { env } = index
   const costs = new Float64Array(rows.length * slots.length).fill(Infinity)
   const scores = new Float32Array(rows.length * slots.length)
@@ -64,7 +59,7 @@ export function slotCosts(
     }
   const isTrouble = troubleOf(index, slots)
   const declined = new Set((env.rules?.declined ?? []).map((d) => `${d.commandId} ${d.key}`))
-  const pricing = pricingOf(index, weights, days)
+  const pricing = pricingOf(index, weights, days, learnerOf(plan))
   rows.forEach(({ command, role }, i) => {
     const at = initialSlot[i] as number
     const uses = weight[i] as number
@@ -118,10 +113,16 @@ interface Pricing {
   /** what names recall by themselves, wherever the others stand */
   readonly alone: MnemonicContext
   /** presses an hour of each program's commands */
+  readonly learner: ReturnType<typeof learnerOf>
   readonly presses: ReadonlyMap<string, number>
 }
 
-function pricingOf(index: PlaceIndex, weights: PlaceWeights, days: number): Pricing {
+function pricingOf(
+  index: PlaceIndex,
+  weights: PlaceWeights,
+  days: number,
+  learner: Pricing['learner'],
+): Pricing {
   const { env } = index
   const presses = new Map<string, number>()
   for (const { programId, usesPerHour } of env.commands)
@@ -133,6 +134,7 @@ function pricingOf(index: PlaceIndex, weights: PlaceWeights, days: number): Pric
     days,
     alone: mnemonicContext(env, () => []),
     presses,
+    learner,
   }
 }
 
@@ -146,7 +148,7 @@ interface RowPrices {
 }
 
 function rowPrices(command: Command, uses: number, pricing: Pricing): RowPrices {
-  const { index, weights, hours, days, alone, presses } = pricing
+  const { index, weights, hours, days, alone, presses, learner } = pricing
   const { env } = index
   const reader = mnemonicReader(command, alone)
   const program = env.programs.find((x) => x.id === command.programId)
@@ -164,6 +166,7 @@ function rowPrices(command: Command, uses: number, pricing: Pricing): RowPrices 
         isAtRest: slot.reach.verdict === 'rest',
         isPointing: isPointed(slot.trigger, index.pointing),
         pressesPerHour: presses.get(command.programId) ?? 0,
+        slips: env.slips,
       })
       const useMs =
         slot.handMs +
@@ -172,7 +175,7 @@ function rowPrices(command: Command, uses: number, pricing: Pricing): RowPrices 
         weights.clashMs * desktopKeyClash(slot.trigger, env)
       return { ms: uses * useMs + harmMs, score }
     },
-    learning: (score) => (relearnUses(score, usesInDays) * relearnMs) / (hours * days),
+    learning: (score) => (relearnUses(score, usesInDays, learner) * learner.ms) / (hours * days),
   }
 }
 

@@ -1,5 +1,4 @@
-import type { Control } from '../bench/index.js'
-import { slipsAround, slipShare } from '../clashes/index.js'
+import { slipsAround, slipShare, type SlipEnv } from '../clashes/index.js'
 import {
   areOppositeWays,
   isShiftPartner,
@@ -36,7 +35,7 @@ export function slotRelations(
   triggers: readonly Trigger[],
   neighbours: Neighbours,
   positionOf: (trigger: Trigger) => Lying | undefined,
-  controls: readonly Control[],
+  env: SlipEnv,
 ): Relation[] {
   const indexOf = new Map(triggers.map((t, p) => [triggerKey(t), p]))
   const lists = Object.fromEntries(relationKinds.map((k) => [k, []])) as unknown as Record<
@@ -58,8 +57,8 @@ export function slotRelations(
       place === undefined ? null : onSpot(trigger, place)
     enter('right', p, on(beside.right), ruleScores.sideBySide)
     enter('below', p, on(beside.down), ruleScores.sideBySide)
-    for (const slip of slipsAround(trigger, controls))
-      enter('slip', p, slip.trigger, slip.share / slipShare.nextDoor)
+    for (const slip of slipsAround(trigger, env))
+      enter('slip', p, slip.trigger, slip.share / (env.slips ?? slipShare).nextDoor)
   })
   nearby(triggers, positionOf, (p, q, value) => lists.near.push({ p, q, value }))
   return relationKinds.map((kind) => relationOf(triggers.length, lists[kind]))

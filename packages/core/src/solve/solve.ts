@@ -4,7 +4,7 @@ import { anneal } from './anneal.js'
 import { curveOf, type CurvePoint, type FewMoves } from './few-moves.js'
 import { drawsOf, usualDraws } from '../doubt/index.js'
 import { dayHours, defaultPayBackDays } from '../plan/index.js'
-import { payBackCurve, relearnUses, type PayBackPoint } from '../work/index.js'
+import { learnerOf, payBackCurve, relearnUses, type PayBackPoint } from '../work/index.js'
 import { loadCurve, type LoadPoint } from './load-curve.js'
 import { moveDoubts, type MoveDoubt } from './move-doubt.js'
 import { searchTables, type SearchTables } from './mover.js'
@@ -248,10 +248,10 @@ function payBackOf(
     const uses = weight[row] as number
     if (!to || rows[row]?.role !== 'main' || problem.fixed[row] === 1) return []
     const { score } = index.readerOf(command).score(to)
-    return [{ usesPerDay: uses * hours, looks: relearnUses(score, uses * inDays) }]
+    return [{ usesPerDay: uses * hours, looks: relearnUses(score, uses * inDays, learnerOf(plan)) }]
   })
   const savedPerDay = hours * list.moves.reduce((sum, m) => sum + m.ownTimeGainMs, 0)
-  return payBackCurve(learned, savedPerDay)
+  return payBackCurve(learned, savedPerDay, learnerOf(plan))
 }
 
 /** No answer is worse than one of fewer moves. */

@@ -22,5 +22,12 @@ export {
   type WorkContext,
 } from './routine.js'
 export { dayLoad, fairShares, menuMs, type ByFinger, type DayLoad, type DayPart } from './day.js'
-export { payBackCurve, paysFromDay, relearnMs, relearnUses, type PayBackPoint } from './learning.js'
+export {
+  payBackCurve,
+  paysFromDay,
+  relearnUses,
+  learnerOf,
+  assumedLearner,
+  type PayBackPoint,
+} from './learning.js'
 export { strainIndex } from './strain.js'

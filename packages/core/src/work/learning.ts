@@ -1,17 +1,23 @@
+import type { OwnLearning, Plan } from '../plan/index.js'
 import { operatorMs } from './operators.js'
 
-/** Uses until a new place is known by heart, when it has no link to the name. Assumed. */
-const usesToLearn = 20
-/** What a use costs more until then, ms: M of the keystroke-level model. */
-export const relearnMs = operatorMs.M
+/**
+ * What is assumed of a person who was not measured: uses until a new place is known by heart, when it has no link to the name; and what
+ * a use costs more until then, M of the keystroke-level model.
+ */
+export const assumedLearner: Pick<OwnLearning, 'uses' | 'ms'> = { uses: 20, ms: operatorMs.M }
+
+/** What learning costs the person of a plan: as practice has measured it, or as is assumed. */
+export const learnerOf = ({ own }: Pick<Plan, 'own'>): Pick<OwnLearning, 'uses' | 'ms'> =>
+  own?.learning ?? assumedLearner
 
 /**
  * Uses of a new place that are looked for before it is known by heart: half of them where the place recalls the name, and
  * no more than there are within the days in which it should pay.
  * @param score  how well the place recalls the command, 0 to 1
  */
-export const relearnUses = (score: number, usesInDays: number): number =>
-  Math.min(usesToLearn * (1 - score / 2), usesInDays)
+export const relearnUses = (score: number, usesInDays: number, { uses }: Pick<OwnLearning, 'uses'>): number =>
+  Math.min(uses * (1 - score / 2), usesInDays)
 
 /** What new places have gained in all after some days, ms: below 0 while more was looked for than saved. */
 export interface PayBackPoint {
@@ -29,12 +35,13 @@ const payBackDays = [0, 1, 2, 3, 5, 8, 12, 18, 25, 35, 50, 75, 100] as const
 export const payBackCurve = (
   learned: readonly { readonly usesPerDay: number; readonly looks: number }[],
   savedMsPerDay: number,
+  { ms }: Pick<OwnLearning, 'ms'>,
 ): PayBackPoint[] =>
   payBackDays.map((day) => ({
     day,
     ms:
       savedMsPerDay * day -
-      learned.reduce((sum, { usesPerDay, looks }) => sum + Math.min(looks, usesPerDay * day) * relearnMs, 0),
+      learned.reduce((sum, { usesPerDay, looks }) => sum + Math.min(looks, usesPerDay * day) * ms, 0),
   }))
 
 /** The first day on which more is saved than was learned, by the curve; null when that never comes. */

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import {
+  assumedLearner,
   changesBetween,
   chord,
   compareArrangements,
@@ -38,16 +39,17 @@ describe('changes', () => {
   test('cost learning, less where the place recalls the name, nothing where a place is lost', () => {
     const changes = changesBetween([at('a', 'KeyA'), at('b', 'KeyB')], [at('a', 'KeyQ')], [a!, b!, c!])
     const often = () => 1000
-    const [hard, ...others] = learningOf(changes, () => 0, often)
+    const [hard, ...others] = learningOf(changes, () => 0, often, assumedLearner)
     expect(others).toEqual([])
     expect(hard!.ms).toBe(20 * 1350)
-    expect(learningOf(changes, () => 1, often)[0]!.ms).toBe(hard!.ms / 2)
+    expect(learningOf(changes, () => 1, often, assumedLearner)[0]!.ms).toBe(hard!.ms / 2)
     // what is hardly used is hardly looked for within the days
     expect(
       learningOf(
         changes,
         () => 0,
         () => 3,
+        assumedLearner,
       )[0]!.ms,
     ).toBe(3 * 1350)
   })

@@ -1,4 +1,6 @@
+import { castDraft } from 'immer'
 import type { SystemId } from '../../triggers/index.js'
+import type { OwnFigures } from '../own-figures.js'
 import type { MenuKnowledge, Plan } from '../plan.js'
 import { edit } from './edit.js'
 
@@ -21,6 +23,12 @@ export const setPlanSettings = edit(
     if (change.hoursPerDay !== undefined) plan.hoursSaid = true
   },
 )
+
+/** Takes over what practice has measured, or goes back to what is assumed with null. */
+export const setOwnFigures = edit((plan: Plan, own: OwnFigures | null) => {
+  if (own) plan.own = castDraft(own)
+  else delete plan.own
+})
 
 /** Makes a bench the one in use; unknown ids change nothing. */
 export const chooseBench = edit((plan: Plan, id: string) => {
