@@ -213,6 +213,7 @@ export {
   type LetterConflict,
 } from './mnemonics/index.js'
 export {
+  slipShare,
   bootReportKeys,
   causesOf,
   clashChecker,
@@ -588,6 +589,8 @@ export {
   setMeanwhile,
   removeStep,
   chooseBench,
+  leaveEmpty,
+  putBack,
   setOwnFigures,
   setPlanSettings,
   type OwnFigures,

@@ -1,17 +1,33 @@
-import { planDays, triggerName, triggerReach, usualNewPerDay, type Trigger } from '@reach-plot/core'
+import {
+  planDays,
+  setFit,
+  setOwnFigures,
+  triggerName,
+  triggerReach,
+  usualNewPerDay,
+  writePlan,
+  type OwnFigures,
+  type Plan,
+  type Trigger,
+} from '@reach-plot/core'
 import {
   confusionsOf,
+  defaultsToday,
+  fitFromPractice,
+  keptDefaults,
   Knowledge,
   lessonOf,
   lessonOfAll,
   measuredTimes,
+  ownFigures,
   practiceToday,
   readRecord,
+  type OwnFit,
   type Question,
 } from '@reach-plot/core/practice'
-import { loadPlan, readTextFile, rounded, usageError } from '../io.js'
+import { loadPlan, readTextFile, rounded, usageError, writeOut } from '../io.js'
 import { betweenArrangements, betweenOptions } from '../loaded-plan.js'
-import { defineVerb, number, numberOr, text } from '../verb.js'
+import { defineVerb, flag, number, numberOr, text } from '../verb.js'
 
 const maxBytes = 400_000_000
 
@@ -24,6 +40,15 @@ function momentOf(given: string | undefined): number {
   return time
 }
 
+/** Writes a plan that goes by what was measured. */
+function takeOver(plan: Plan, own: OwnFigures | null, fit: OwnFit | null, out: string | undefined): void {
+  if (out === undefined) throw usageError('--take has nowhere to write to', 'add --out NEW.json')
+  if (!own && !fit)
+    throw usageError('the record has too few answers for figures of one’s own', 'practise up to 200 answers')
+  const withOwn = own ? setOwnFigures(plan, own) : plan
+  writeOut(out, writePlan(fit ? setFit(withOwn, fit.fit) : withOwn))
+}
+
 /** What is due and new for practice, what is to come, and what is mixed up. */
 export const verb = defineVerb({
   name: 'practice',
@@ -34,6 +59,8 @@ export const verb = defineVerb({
     at: text('TIME', 'the moment, such as 2026-05-04T08:00:00Z; now where left out'),
     ...betweenOptions,
     new: numberOr(usualNewPerDay, 1, 1000, 'new keys a day'),
+    take: flag('takes own slips, learning and times over into the plan; with --out'),
+    out: text('NEW.json', 'the plan file to write, with --take'),
     zone: number(-840, 840, 'minutes east of UTC by which a day begins; this machine’s where left out'),
   },
   run({ files, options }) {
@@ -44,10 +71,9 @@ export const verb = defineVerb({
     const now = momentOf(options.at)
     const { days } = planDays(from, to, options.new)
     const lesson = days.length > 0 ? lessonOf(days) : lessonOfAll(to, options.new)
-    const today = practiceToday(lesson, to, new Knowledge(answers), {
-      now,
-      zoneMinutes: options.zone ?? -new Date(now).getTimezoneOffset(),
-    })
+    const knowledge = new Knowledge(answers)
+    const when = { now, zoneMinutes: options.zone ?? -new Date(now).getTimezoneOffset() }
+    const today = practiceToday(lesson, to, knowledge, when)
     const nameOf = new Map(to.plan.commands.map((c) => [c.id as string, c.name]))
     const key = (trigger: Trigger): string => triggerName(trigger, to.env)
     const shown = ({ commandId, trigger }: Question) => ({
@@ -67,6 +93,11 @@ export const verb = defineVerb({
     }))
     const measured = measuredTimes(answers, (t) => triggerReach(t, to.reachContext)?.timeMs)
     const [fresh, due] = [today.fresh.map(shown), today.due.map(shown)]
+    const reachOf = (t: Trigger) => triggerReach(t, to.reachContext)
+    const own = ownFigures(answers, to.env)
+    const fit = fitFromPractice(measured, reachOf, to.env.controls)
+    if (options.take) takeOver(to.plan, own, fit, options.out)
+    const defaults = defaultsToday(keptDefaults(to.plan, to.index.triggers), knowledge, when)
     return {
       value: {
         from: from.arrangement.id,
@@ -80,6 +111,32 @@ export const verb = defineVerb({
         due,
         forecast: today.forecast,
         confusions,
+        defaults: { new: defaults.fresh.map(shown), due: defaults.due.map(shown) },
+        own: own && {
+          answers: own.answers,
+          slips: own.slips && {
+            nextDoor: rounded(own.slips.nextDoor, 5),
+            farther: rounded(own.slips.farther, 5),
+            pairs: own.slips.pairs.map((p) => ({
+              asked: key(p.asked),
+              pressed: key(p.pressed),
+              share: rounded(p.share, 3),
+            })),
+          },
+          learning: own.learning && {
+            uses: rounded(own.learning.uses, 2),
+            ms: rounded(own.learning.ms, 0),
+            range: [rounded(own.learning.low, 3), rounded(own.learning.high, 3)],
+          },
+        },
+        fit: fit && {
+          keys: fit.keys,
+          offMsBefore: rounded(fit.beforeMs, 1),
+          offMsAfter: rounded(fit.afterMs, 1),
+          pressMs: rounded(fit.fit.pressMs, 1),
+          msPerBit: rounded(fit.fit.msPerBit, 1),
+          fingerFactors: fit.fit.fingerFactors,
+        },
         recallMs: rounded(measured.recallMs, 0),
         longer: measured.longer && {
           mean: rounded(measured.longer.mean, 3),

@@ -66,6 +66,8 @@ export interface Environment extends Naming {
   readonly controls: readonly Control[]
   /** all devices of the plan, for their pages */
   readonly devices?: readonly Device[]
+  /** triggers that stay empty for a while; none where left out */
+  readonly leftEmpty?: ReadonlySet<TriggerKey>
   /** chances of slips that practice has measured; what is assumed where left out */
   readonly slips?: OwnSlips
   /** pop-up sets of the arrangement */
@@ -149,13 +151,14 @@ export interface BenchEnvironment extends Environment {
 export function environmentOf(
   plan: Plan,
   catalogues: Catalogues,
-  { popups }: Pick<Arrangement, 'popups'> = activeArrangement(plan),
+  { popups, leftEmpty = [] }: Pick<Arrangement, 'popups' | 'leftEmpty'> = activeArrangement(plan),
   bench: Bench = activeBench(plan),
 ): BenchEnvironment {
   const layout = layoutOf(plan, catalogues)
   return {
     devices: plan.devices,
     popups,
+    ...(leftEmpty.length > 0 && { leftEmpty: new Set(leftEmpty.map((e) => triggerKey(e.trigger))) }),
     legends: new Map([
       ...deviceLegends(plan.devices),
       ...plan.devices.map((d) => [`device/${d.id}`, d.name] as const),

@@ -61,7 +61,7 @@ export function candidate(trigger: Trigger, index: PlaceIndex): Candidate {
     held: heldOf(trigger),
     deviceId: 'deviceId' in trigger ? trigger.deviceId : null,
     reserved: reservedBy(trigger, index),
-    barred: index.rules.bars(place),
+    barred: index.rules.bars(place) || (index.env.leftEmpty?.has(key) ?? false),
     locked: index.rules.locksControl(place),
     plain: actOf(trigger) === 'press' && !('withId' in trigger && trigger.withId !== undefined),
     types: sent !== undefined && index.stages.input(sent) !== null,

@@ -144,6 +144,7 @@ export {
   setMeanwhile,
   removeStep,
 } from './edits/routines.js'
+export { leaveEmpty, putBack } from './edits/left-empty.js'
 export { chooseBench, setOwnFigures, setPlanSettings } from './edits/settings.js'
 export { takeCommands, takeUsage } from './edits/imports.js'
 export { allowMove, declineConsequences, declineMove } from './edits/decline.js'

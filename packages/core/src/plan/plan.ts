@@ -73,6 +73,19 @@ const arrangementSchema = z.strictObject({
   popups: z.array(popupSetSchema).max(50),
   /** clashes that the person lives with, and why */
   accepted: z.array(acceptedSchema).max(5000),
+  /** triggers that carry nothing for a while, since an old habit would do harm there; none where left out */
+  leftEmpty: z
+    .array(
+      z.strictObject({
+        trigger: triggerSchema,
+        /** what stood there, to be put back */
+        placements: z.array(placementSchema).min(1).max(50),
+        /** when it was emptied, ms since 1970 */
+        sinceTime: z.number().min(0),
+      }),
+    )
+    .max(500)
+    .optional(),
 })
 /** Which trigger runs which command. */
 export type Arrangement = z.infer<typeof arrangementSchema>

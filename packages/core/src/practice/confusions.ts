@@ -37,7 +37,8 @@ export function confusionsOf(answers: readonly Answer[]): Confusion[] {
   const asked = new Map<string, number>()
   const wrong = new Map<string, { readonly answer: Answer; readonly pressed: Trigger; times: number }>()
   for (const answer of answers) {
-    if (answer.kind === 'name') continue
+    // a name is no press, and a program's own key is meant to be told from one's own
+    if (answer.kind === 'name' || answer.kind === 'default') continue
     const key = cardKey(answer.commandId, answer.trigger)
     asked.set(key, (asked.get(key) ?? 0) + 1)
     if (answer.right || answer.pressed === null) continue

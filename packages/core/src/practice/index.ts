@@ -6,6 +6,14 @@ export { afterAnswer, startQueue, type PracticeQueue, type Question } from './qu
 export { confusionsOf, type Confusion } from './confusions.js'
 export { measuredTimes, type Measured, type MeasuredTimes } from './measured.js'
 export { oldHabits, type OldHabit } from './habits.js'
-export { lessonOf, lessonOfAll, practiceToday, type Lesson, type PracticeDay } from './today.js'
+export {
+  defaultsToday,
+  lessonOf,
+  lessonOfAll,
+  practiceToday,
+  type Lesson,
+  type PracticeDay,
+} from './today.js'
 export { enoughForOwn, ownFigures } from './own-figures.js'
 export { fitFromPractice, type OwnFit } from './own-fit.js'
+export { keptDefaults, mostKeptDefaults, type KeptDefault } from './defaults.js'

@@ -22,7 +22,7 @@ const pairFactor = 5
  * @returns null with fewer than `enoughForOwn` answers
  */
 export function ownFigures(answers: readonly Answer[], env: SlipEnv): OwnFigures | null {
-  const asked = answers.filter((a) => a.kind !== 'name')
+  const asked = answers.filter((a) => a.kind !== 'name' && a.kind !== 'default')
   if (asked.length < enoughForOwn) return null
   const learning = ownLearning(asked)
   return { answers: asked.length, slips: ownSlips(asked, env), ...(learning && { learning }) }

@@ -8,11 +8,15 @@ import {
   prepare,
   randomInts,
   readPlan,
+  triggerKey,
   type Trigger,
 } from '../../src/index.js'
 import {
   afterAnswer,
   confusionsOf,
+  defaultsToday,
+  keptDefaults,
+  mostKeptDefaults,
   dayMs,
   Knowledge,
   lessonOfAll,
@@ -57,6 +61,30 @@ describe('the questions of a session', () => {
     queue = afterAnswer(afterAnswer(queue, true), true)
     expect(queue.next).toEqual([])
     expect([...queue.missed]).toHaveLength(1)
+  })
+})
+
+describe('the programs’ own keys, kept alive', () => {
+  const kept = keptDefaults(demo, model.index.triggers)
+  const when = { now, zoneMinutes: 0 }
+  test('are of the most used commands that have another key here', () => {
+    expect(kept.length).toBeGreaterThan(3)
+    expect(kept.length).toBeLessThanOrEqual(mostKeptDefaults)
+    const uses = kept.map((k) => k.command.usesPerHour)
+    expect(uses).toEqual(uses.toSorted((a, b) => b - a))
+    for (const { command, trigger } of kept)
+      expect((model.index.triggers.get(command.id) ?? []).map(triggerKey)).not.toContain(triggerKey(trigger))
+  })
+  test('come three new a session, and again when they are due; presses of them are no slips', () => {
+    const first = defaultsToday(kept, new Knowledge([]), when)
+    expect([first.due.length, first.fresh.length]).toEqual([0, 3])
+    const answers = first.fresh.map(({ commandId, trigger }) =>
+      answered(commandId, { trigger, kind: 'default', pressed: chord('KeyB'), right: false }),
+    )
+    const later = defaultsToday(kept, new Knowledge(answers), { ...when, now: now + 30 * dayMs })
+    expect(later.due.map((q) => q.commandId).sort()).toEqual(first.fresh.map((q) => q.commandId).sort())
+    expect(later.fresh.map((q) => q.commandId)).not.toContain(first.fresh[0]!.commandId)
+    expect(confusionsOf(answers)).toEqual([])
   })
 })
 

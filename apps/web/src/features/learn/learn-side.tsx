@@ -13,6 +13,7 @@ const kindNames: Readonly<Record<(typeof practiceKinds)[number], string>> = {
   hidden: 'A name, with the bench hidden',
   contrast: 'Old keys against new ones',
   routine: 'Routines, step by step',
+  default: 'The programs’ own keys, for other machines',
 }
 
 /** What today holds, and the start of a session. */
@@ -59,7 +60,14 @@ export function LearnSide({ view }: { view: LearnScreen }) {
               >
                 <b>{triggerName(h.oldTrigger, derived.env)}</b> was {h.command.name} and is now{' '}
                 {h.runs.map((c) => c.name).join(', ')}.
-                {h.isHarmful && <span className="text-magenta"> Harmful if pressed by mistake.</span>}
+                {h.isHarmful && (
+                  <>
+                    <span className="text-magenta"> Harmful if pressed by mistake.</span>{' '}
+                    <button type="button" className="link" onClick={() => view.leaveEmpty(h)}>
+                      Leave it empty for now
+                    </button>
+                  </>
+                )}
               </li>
             ))}
           </ul>
@@ -68,6 +76,7 @@ export function LearnSide({ view }: { view: LearnScreen }) {
           )}
         </section>
       )}
+      <LeftEmpty view={view} />
       <div className="mt-auto pt-4">
         {!state && (
           <div className="mb-3 w-[110px]">
@@ -93,6 +102,35 @@ export function LearnSide({ view }: { view: LearnScreen }) {
     </aside>
   )
 }
+
+/** Keys that carry nothing for a while, since when, and the way back. */
+function LeftEmpty({ view: { leftEmpty, putBack, derived, commandOf } }: { view: LearnScreen }) {
+  if (leftEmpty.length === 0) return null
+  return (
+    <section className="mt-4">
+      <h3 className="caption">Left empty</h3>
+      <ul>
+        {leftEmpty.map(({ trigger, placements, weeks }) => (
+          <li key={triggerName(trigger, derived.env)} className="border-b border-rule py-1">
+            <b>{triggerName(trigger, derived.env)}</b>, for{' '}
+            {placements.map((p) => commandOf(p.commandId)?.name ?? p.commandId).join(', ')}
+            {weeks >= weeksEmpty ? `: empty for ${howMany(weeks, 'week', 'weeks')} now. ` : '. '}
+            <button
+              type="button"
+              className={weeks >= weeksEmpty ? 'btn' : 'link'}
+              onClick={() => putBack(trigger)}
+            >
+              Put it back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** An old habit has mostly gone after so many weeks. Assumed. */
+const weeksEmpty = 3
 
 const dayTitle = ({ today }: LearnScreen): string =>
   !today || today.days === 0
@@ -173,6 +211,8 @@ const nothingOf = (kind: AskedKind): string =>
     ? 'No old key means something else now.'
     : kind === 'routine'
       ? 'There are no routines: keep some under Commands, Routines.'
-      : kind === 'name'
-        ? 'Names are asked for once their keys were practised and are due.'
-        : 'Nothing is due today.'
+      : kind === 'default'
+        ? 'None of the programs’ own keys is due today.'
+        : kind === 'name'
+          ? 'Names are asked for once their keys were practised and are due.'
+          : 'Nothing is due today.'

@@ -6,6 +6,7 @@ import { howMany } from '../../parts/words.js'
 import { toast } from '../../store/message.js'
 import { joinAnswers } from '../../store/practice-store.js'
 import { showProblem } from '../../store/problem.js'
+import { OwnPart } from './own-part.js'
 import type { LearnScreen } from './use-learn.js'
 
 /** What the answers say: measured against predicted times, what is mixed up, what comes in the next days. */
@@ -40,6 +41,7 @@ export function MeasuredSide({ view }: { view: LearnScreen }) {
           </li>
         ))}
       </ul>
+      <OwnPart view={view} />
       {today && <Forecast counts={today.forecast} />}
       <h3 className="caption mt-4">Your record</h3>
       <p className="mt-1 text-ink-2">

@@ -40,6 +40,7 @@ function Where({ view: { plan, state }, command }: { view: LearnScreen; command:
     <p className="text-ink-2">
       {[program?.name, ...contexts].filter(Boolean).join(', ')}
       {command.menu.length > 0 && state?.kind !== 'name' && ` · ${command.menu.join(' › ')}`}
+      {state?.kind === 'default' && <b> · by the program’s own key</b>}
     </p>
   )
 }

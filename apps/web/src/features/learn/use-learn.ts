@@ -15,7 +15,9 @@ import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { meantBy, sentFor, swallowed, wayOf } from './asked.js'
 import { useAnswerKeys } from './use-answer-keys.js'
 import { useFullScreen } from './use-full-screen.js'
+import { useLeftEmpty } from './use-left-empty.js'
 import { useLesson } from './use-lesson.js'
+import { useOwnFigures } from './use-own-figures.js'
 import { useSession } from './use-session.js'
 
 /** What a session asks in: all that is new and due, or the old keys that mean something else now. */
@@ -25,12 +27,13 @@ export const practiceKinds = [
   'hidden',
   'contrast',
   'routine',
+  'default',
 ] as const satisfies readonly AskedKind[]
 
 /** What Learn shows and can be done there. */
 export function useLearn() {
   const lesson = useLesson()
-  const { plan, derived, today, habits, answers } = lesson
+  const { derived, answers } = lesson
   const { env, index, arrangement } = derived
   const pageOf = usePageOf()
   const screen = useFullScreen()
@@ -78,13 +81,14 @@ export function useLearn() {
     if (meant.length === 1 && only) take(only)
     else setWays(meant)
   }
-  const questions = useMemo(
-    () => questionsOf(kind, today, habits, plan, index.triggers),
-    [kind, today, habits, plan, index],
-  )
+  const questions = useMemo(() => questionsOf(kind, lesson, index.triggers), [kind, lesson, index.triggers])
   const { measured, reachOf } = useMeasured(answers)
+  const empty = useLeftEmpty()
+  const own = useOwnFigures(answers, measured, reachOf)
   return {
     ...lesson,
+    ...empty,
+    own,
     kind,
     setKind,
     down,
@@ -127,12 +131,11 @@ const mostAhead = 20
 /** What a session of a kind would ask: what is due, and what is new. */
 function questionsOf(
   kind: AskedKind,
-  today: ReturnType<typeof useLesson>['today'],
-  habits: ReturnType<typeof useLesson>['habits'],
-  plan: ReturnType<typeof useLesson>['plan'],
+  { today, habits, plan, defaults }: ReturnType<typeof useLesson>,
   triggers: ReadonlyMap<string, readonly Trigger[]>,
 ): { readonly due: readonly Question[]; readonly fresh: readonly Question[] } {
   if (!today) return { due: [], fresh: [] }
+  if (kind === 'default') return defaults
   const asQuestion = (commandId: string): Question[] => {
     const [trigger] = triggers.get(commandId) ?? []
     return trigger ? [{ commandId, trigger, isNew: false }] : []

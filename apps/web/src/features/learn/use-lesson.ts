@@ -2,6 +2,8 @@ import { useEffect, useMemo } from 'react'
 import { arrangementSetNow, arrangementWith, changesBetween } from '@reach-plot/core'
 import {
   confusionsOf,
+  defaultsToday,
+  keptDefaults,
   Knowledge,
   lessonOf,
   lessonOfAll,
@@ -67,6 +69,13 @@ export function useLesson() {
     )
     return oldHabits(changed, index).filter((h) => h.runs.length > 0)
   }, [days, today, from, arrangement, plan.commands, index])
+  const defaults = useMemo(
+    () =>
+      knowledge
+        ? defaultsToday(keptDefaults(plan, index.triggers), knowledge, { now, zoneMinutes: zoneMinutes() })
+        : { due: [], fresh: [] },
+    [plan, index.triggers, knowledge, now],
+  )
   const confusions = useMemo(() => confusionsOf(answers ?? []).filter((c) => c.times > 1), [answers])
   return {
     plan,
@@ -77,6 +86,7 @@ export function useLesson() {
     today,
     habits,
     confusions,
+    defaults,
     answers,
     isKept,
     newPerDay,
