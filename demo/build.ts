@@ -206,7 +206,8 @@ writeFileSync(here('rates.json'), `${JSON.stringify(rates, null, 1)}\n`)
 for (const piece of season(plan, rates)) reader.push(piece)
 const report = reader.finish()
 if (report.badRows > 0) throw new Error(JSON.stringify(report.reasons, null, 1))
-const { usage, commands } = acceptUsage(report, plan.commands)
+// its weeks are left out, which would double the file: reading the season in the app brings them
+const { usage, commands } = acceptUsage({ ...report, weeks: [] }, plan.commands)
 const rounded = (uses: number): number => (uses >= 10 ? Math.round(uses) : Math.round(uses * 10) / 10)
 const routineNames = ['Trace and check', 'Tag one call']
 const routines = [

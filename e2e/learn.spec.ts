@@ -159,3 +159,45 @@ test('what the system takes is said and taken on the drawing; strokes are drawn,
   await entries.getByRole('button', { name: '2', exact: true }).click()
   await expect(asked(page)).not.toContainText('Offset line')
 })
+
+test('own figures are taken over from a record and given back; the programs’ own keys are asked', async ({
+  page,
+}) => {
+  await openLearn(page)
+  const side = page.getByRole('complementary', { name: 'What the answers say' })
+  await expect(side).toContainText('200 more answers')
+  const keys = [
+    ['fenmap-pan', 'Space'],
+    ...[...'ABCDEFGHIJKLMNOPQRSTUVWX'].map((letter) => [`fenmap-x${letter}`, `Key${letter}`]),
+  ]
+  const lines = Array.from({ length: 10 }, (_, n) =>
+    keys.map(([command, code], k) => {
+      const trigger = { kind: 'chord', modifiers: [], code }
+      const time = new Date(Date.UTC(2026, 4, 4 + n, 8, 0, 10 * k)).toISOString()
+      const ms = 600 + Math.round(1500 * (n + 1) ** -0.6) + 7 * k
+      return JSON.stringify({ time, command, trigger, kind: 'key', pressed: trigger, ms, right: true })
+    }),
+  ).flat()
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Add from a file…' }).click(),
+  ])
+  await chooser.setFiles({
+    name: 'record.jsonl',
+    mimeType: 'application/jsonl',
+    buffer: Buffer.from(lines.join('\n')),
+  })
+  await page.getByRole('button', { name: 'Go by my figures' }).click()
+  await expect(side).toContainText('The plan goes by your figures, from 250 answers.')
+  await expect(page.getByRole('contentinfo')).toContainText('your own figures')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await page.getByRole('button', { name: 'Back to what is assumed' }).click()
+  await expect(side).not.toContainText('The plan goes by your figures')
+
+  await page.getByRole('combobox', { name: 'What is asked' }).selectOption('default')
+  await page.getByRole('button', { name: 'Begin', exact: true }).click()
+  await expect(asked(page)).toContainText('by the program’s own key')
+  await expect(asked(page)).toContainText('Next vertex')
+  await page.keyboard.press('Tab')
+  await expect(asked(page)).not.toContainText('Next vertex')
+})

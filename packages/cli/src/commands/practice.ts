@@ -49,6 +49,35 @@ function takeOver(plan: Plan, own: OwnFigures | null, fit: OwnFit | null, out: s
   writeOut(out, writePlan(fit ? setFit(withOwn, fit.fit) : withOwn))
 }
 
+/** A person's own figures as they are told. */
+const ownAsJson = (own: OwnFigures | null, fit: OwnFit | null, key: (trigger: Trigger) => string) => ({
+  own: own && {
+    answers: own.answers,
+    slips: own.slips && {
+      nextDoor: rounded(own.slips.nextDoor, 5),
+      farther: rounded(own.slips.farther, 5),
+      pairs: own.slips.pairs.map((p) => ({
+        asked: key(p.asked),
+        pressed: key(p.pressed),
+        share: rounded(p.share, 3),
+      })),
+    },
+    learning: own.learning && {
+      uses: rounded(own.learning.uses, 2),
+      ms: rounded(own.learning.ms, 0),
+      range: [rounded(own.learning.low, 3), rounded(own.learning.high, 3)],
+    },
+  },
+  fit: fit && {
+    keys: fit.keys,
+    offMsBefore: rounded(fit.beforeMs, 1),
+    offMsAfter: rounded(fit.afterMs, 1),
+    pressMs: rounded(fit.fit.pressMs, 1),
+    msPerBit: rounded(fit.fit.msPerBit, 1),
+    fingerFactors: fit.fit.fingerFactors,
+  },
+})
+
 /** What is due and new for practice, what is to come, and what is mixed up. */
 export const verb = defineVerb({
   name: 'practice',
@@ -112,31 +141,7 @@ export const verb = defineVerb({
         forecast: today.forecast,
         confusions,
         defaults: { new: defaults.fresh.map(shown), due: defaults.due.map(shown) },
-        own: own && {
-          answers: own.answers,
-          slips: own.slips && {
-            nextDoor: rounded(own.slips.nextDoor, 5),
-            farther: rounded(own.slips.farther, 5),
-            pairs: own.slips.pairs.map((p) => ({
-              asked: key(p.asked),
-              pressed: key(p.pressed),
-              share: rounded(p.share, 3),
-            })),
-          },
-          learning: own.learning && {
-            uses: rounded(own.learning.uses, 2),
-            ms: rounded(own.learning.ms, 0),
-            range: [rounded(own.learning.low, 3), rounded(own.learning.high, 3)],
-          },
-        },
-        fit: fit && {
-          keys: fit.keys,
-          offMsBefore: rounded(fit.beforeMs, 1),
-          offMsAfter: rounded(fit.afterMs, 1),
-          pressMs: rounded(fit.fit.pressMs, 1),
-          msPerBit: rounded(fit.fit.msPerBit, 1),
-          fingerFactors: fit.fit.fingerFactors,
-        },
+        ...ownAsJson(own, fit, key),
         recallMs: rounded(measured.recallMs, 0),
         longer: measured.longer && {
           mean: rounded(measured.longer.mean, 3),

@@ -2,26 +2,36 @@ import type { Command } from '../commands/index.js'
 import { triggerKey, triggerName, type Naming } from '../triggers/index.js'
 import type { Arrangement, Placement, Plan } from './plan.js'
 
-/** Names of the parts of a plan, for a change that has no words of its own. */
-const partNames: ReadonlyMap<keyof Plan, string> = new Map([
-  ['name', 'name of the plan'],
-  ['system', 'system'],
-  ['layoutId', 'national layout'],
-  ['otherLayoutId', 'other national layout'],
-  ['ownSystemKeys', 'own system keys'],
-  ['devices', 'devices'],
-  ['benches', 'desk'],
-  ['programs', 'programs'],
-  ['commands', 'commands'],
-  ['routines', 'routines'],
-  ['hoursPerDay', 'hours of work'],
-  ['usage', 'log of use'],
-  ['rules', 'what is locked'],
-  ['weights', 'weights'],
-  ['memory', 'ideas and opposites'],
-  ['labels', 'labels'],
-  ['setNowArrangementId', 'what is set now'],
-] as const)
+/** Names of the parts of a plan, for a change that has no words of its own: every part has one, so that Undo always says what it is about. */
+const partWords: Readonly<
+  Record<Exclude<keyof Plan, 'format' | 'version' | 'id' | 'hoursSaid' | 'arrangements'>, string>
+> = {
+  name: 'name of the plan',
+  system: 'system',
+  layoutId: 'national layout',
+  otherLayoutId: 'other national layout',
+  ownSystemKeys: 'own system keys',
+  inputMethod: 'input method',
+  composeCode: 'Compose key',
+  devices: 'devices',
+  benches: 'desk',
+  programs: 'programs',
+  commands: 'commands',
+  routines: 'routines',
+  hoursPerDay: 'hours of work',
+  menusKnown: 'how well menus are known',
+  payBackDays: 'days of pay-back',
+  own: 'your own figures',
+  usage: 'log of use',
+  rules: 'what is locked',
+  weights: 'weights',
+  memory: 'ideas and opposites',
+  labels: 'labels',
+  activeBenchId: 'bench in use',
+  activeArrangementId: 'arrangement in use',
+  setNowArrangementId: 'what is set now',
+}
+const partNames = new Map(Object.entries(partWords) as [keyof typeof partWords, string][])
 
 const quoted = (name: string): string => `“${name}”`
 const count = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`

@@ -17,3 +17,4 @@ export {
 export { enoughForOwn, ownFigures } from './own-figures.js'
 export { fitFromPractice, type OwnFit } from './own-fit.js'
 export { keptDefaults, mostKeptDefaults, type KeptDefault } from './defaults.js'
+export { atWork, type AtWork, type StillByMenu, type WeekAtWork } from './at-work.js'

@@ -5,6 +5,7 @@ import type { UsageReport } from './collect.js'
 import type { Routine, Usage } from './usage.js'
 
 const maxFollowsKept = 400
+const mostWeeks = 60
 
 /** What a plan keeps of a report, and its commands with the uses an hour that the log shows; unused ones have none. */
 export function acceptUsage(
@@ -29,6 +30,14 @@ export function acceptUsage(
           { uses, byMenu, byPointer, ...(byContext && { byContext }) },
         ]),
       ),
+      ...(report.weeks.length > 1 && {
+        weeks: report.weeks.slice(-mostWeeks).map(({ monday, commands: of }) => ({
+          monday,
+          commands: Object.fromEntries(
+            Object.entries(of).map(([id, n]) => [id, [...n] as [number, number, number]]),
+          ),
+        })),
+      }),
       sequences: report.sequences.map(({ meanwhile, ...s }) => ({
         ...s,
         commandIds: [...s.commandIds],

@@ -23,7 +23,16 @@ export const usageSchema = z.strictObject({
       byContext: z.record(z.string(), count).optional(),
     }),
   ),
-  /** what follows what, most often first */
+  /** by week, the earliest first: by its Monday, how often each command was run by menu, by pointer and by key */
+  weeks: z
+    .array(
+      z.strictObject({
+        monday: z.iso.date(),
+        commands: z.record(z.string(), z.tuple([count, count, count])),
+      }),
+    )
+    .max(60)
+    .optional(),
   /** repeated sequences that were found, as proposals for routines */
   sequences: z
     .array(
@@ -36,6 +45,7 @@ export const usageSchema = z.strictObject({
       }),
     )
     .max(200),
+  /** what follows what, most often first */
   follows: z.array(z.strictObject({ from: z.string(), to: z.string(), uses: count })).max(2000),
 })
 /** How often commands are used, an active hour, from a log or by estimate. */

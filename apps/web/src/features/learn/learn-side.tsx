@@ -18,7 +18,7 @@ const kindNames: Readonly<Record<(typeof practiceKinds)[number], string>> = {
 
 /** What today holds, and the start of a session. */
 export function LearnSide({ view }: { view: LearnScreen }) {
-  const { today, days, habits, isAll, derived, newPerDay, setNewPerDay, session, state } = view
+  const { today, days, isAll, derived, newPerDay, setNewPerDay, session, state } = view
   return (
     <aside
       aria-label="Today"
@@ -49,33 +49,7 @@ export function LearnSide({ view }: { view: LearnScreen }) {
           </ul>
         </section>
       )}
-      {habits.length > 0 && (
-        <section className="mt-4">
-          <h3 className="caption">Your old keys</h3>
-          <ul>
-            {habits.slice(0, 6).map((h) => (
-              <li
-                key={`${h.command.id} ${triggerName(h.oldTrigger, derived.env)}`}
-                className="border-b border-rule py-1"
-              >
-                <b>{triggerName(h.oldTrigger, derived.env)}</b> was {h.command.name} and is now{' '}
-                {h.runs.map((c) => c.name).join(', ')}.
-                {h.isHarmful && (
-                  <>
-                    <span className="text-magenta"> Harmful if pressed by mistake.</span>{' '}
-                    <button type="button" className="link" onClick={() => view.leaveEmpty(h)}>
-                      Leave it empty for now
-                    </button>
-                  </>
-                )}
-              </li>
-            ))}
-          </ul>
-          {habits.length > 6 && (
-            <p className="mt-1 text-ink-2">and {howMany(habits.length - 6, 'more', 'more')}</p>
-          )}
-        </section>
-      )}
+      <OldKeys view={view} />
       <LeftEmpty view={view} />
       <div className="mt-auto pt-4">
         {!state && (
@@ -100,6 +74,39 @@ export function LearnSide({ view }: { view: LearnScreen }) {
         )}
       </div>
     </aside>
+  )
+}
+
+/** Keys that mean something else now, harm first. */
+function OldKeys({ view }: { view: LearnScreen }) {
+  const { habits, derived } = view
+  if (habits.length === 0) return null
+  return (
+    <section className="mt-4">
+      <h3 className="caption">Your old keys</h3>
+      <ul>
+        {habits.slice(0, 6).map((h) => (
+          <li
+            key={`${h.command.id} ${triggerName(h.oldTrigger, derived.env)}`}
+            className="border-b border-rule py-1"
+          >
+            <b>{triggerName(h.oldTrigger, derived.env)}</b> was {h.command.name} and is now{' '}
+            {h.runs.map((c) => c.name).join(', ')}.
+            {h.isHarmful && (
+              <>
+                <span className="text-magenta"> Harmful if pressed by mistake.</span>{' '}
+                <button type="button" className="link" onClick={() => view.leaveEmpty(h)}>
+                  Leave it empty for now
+                </button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      {habits.length > 6 && (
+        <p className="mt-1 text-ink-2">and {howMany(habits.length - 6, 'more', 'more')}</p>
+      )}
+    </section>
   )
 }
 

@@ -7,6 +7,7 @@ import { toast } from '../../store/message.js'
 import { joinAnswers } from '../../store/practice-store.js'
 import { showProblem } from '../../store/problem.js'
 import { OwnPart } from './own-part.js'
+import { WorkPart } from './work-part.js'
 import type { LearnScreen } from './use-learn.js'
 
 /** What the answers say: measured against predicted times, what is mixed up, what comes in the next days. */
@@ -41,6 +42,7 @@ export function MeasuredSide({ view }: { view: LearnScreen }) {
           </li>
         ))}
       </ul>
+      <WorkPart view={view} />
       <OwnPart view={view} />
       {today && <Forecast counts={today.forecast} />}
       <h3 className="caption mt-4">Your record</h3>
@@ -146,6 +148,7 @@ function Scatter({
   )
 }
 
+const signed = (share: number): string => String(Math.round(100 * share)).replace('-', '−')
 const percent = (share: number): string => `${Math.round(Math.abs(100 * share))} %`
 
 function Pace({ measured: { longer, recallMs, triggers } }: { measured: MeasuredTimes }) {
@@ -154,7 +157,7 @@ function Pace({ measured: { longer, recallMs, triggers } }: { measured: Measured
     <p className="mt-1 text-ink-2">
       Reading and recalling take you {Math.round(recallMs / 10) * 10} ms; that is taken off here.{' '}
       {longer
-        ? `Your presses take ${percent(longer.mean)} ${longer.mean < 0 ? 'less' : 'longer'} than predicted, between ${Math.round(100 * longer.low)} and ${Math.round(100 * longer.high)} % nine times of ten.`
+        ? `Your presses take ${percent(longer.mean)} ${longer.mean < 0 ? 'less' : 'longer'} than predicted, between ${signed(longer.low)} and ${signed(longer.high)} % nine times of ten.`
         : 'Eight keys have to be known before your pace can be told.'}
     </p>
   )

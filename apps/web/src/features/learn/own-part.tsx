@@ -63,15 +63,15 @@ function FiguresTable({ found: { slips, learning } }: { found: OwnFigures }) {
   const rows: readonly (readonly [string, string, string])[] = [
     ...(slips
       ? ([
-          ['Onto a key next door, of 1,000', perThousand(slips.nextDoor), perThousand(slipShare.nextDoor)],
-          ['Onto one farther, or a modifier off', perThousand(slips.farther), perThousand(slipShare.farther)],
-          ['Pairs that you mix up', String(slips.pairs.length), '0'],
+          ['Onto the next key, of 1,000', perThousand(slips.nextDoor), perThousand(slipShare.nextDoor)],
+          ['Farther, or a modifier off', perThousand(slips.farther), perThousand(slipShare.farther)],
+          ['Keys mixed up', String(slips.pairs.length), '0'],
         ] as const)
       : []),
     ...(learning
       ? ([
           [
-            'To learn a place, s',
+            'To learn one, s',
             `${seconds(learning.uses * learning.ms)} (${seconds(learning.uses * learning.ms * learning.low)} to ${seconds(learning.uses * learning.ms * learning.high)})`,
             seconds(assumedLearner.uses * assumedLearner.ms),
           ],
@@ -97,7 +97,7 @@ function FiguresTable({ found: { slips, learning } }: { found: OwnFigures }) {
             <th scope="row" className="py-1 text-left font-normal">
               {name}
             </th>
-            <td className="py-1 text-right tabular-nums">{yours}</td>
+            <td className="py-1 text-right whitespace-nowrap tabular-nums">{yours}</td>
             <td className="py-1 pl-2 text-right text-ink-2 tabular-nums">{assumed}</td>
           </tr>
         ))}

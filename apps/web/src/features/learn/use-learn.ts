@@ -10,12 +10,12 @@ import {
 } from '@reach-plot/core'
 import { measuredTimes, type Answer, type AskedKind, type Question } from '@reach-plot/core/practice'
 import { refOfControl } from '../../drawing/chart-faces.js'
-import { usePageOf } from '../../store/selectors.js'
+import { useDerived, usePageOf } from '../../store/selectors.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { meantBy, sentFor, swallowed, wayOf } from './asked.js'
 import { useAnswerKeys } from './use-answer-keys.js'
 import { useFullScreen } from './use-full-screen.js'
-import { useLeftEmpty } from './use-left-empty.js'
+import { letGo, useLeftEmpty } from './use-left-empty.js'
 import { useLesson } from './use-lesson.js'
 import { useOwnFigures } from './use-own-figures.js'
 import { useSession } from './use-session.js'
@@ -35,7 +35,6 @@ export function useLearn() {
   const lesson = useLesson()
   const { derived, answers } = lesson
   const { env, index, arrangement } = derived
-  const pageOf = usePageOf()
   const screen = useFullScreen()
   const [kind, setKind] = useState<AskedKind>('key')
   const [down, setDown] = useState<readonly Modifier[]>([])
@@ -67,20 +66,7 @@ export function useLearn() {
     onPress: answer,
     onStop: session.stop,
   })
-  const onControl = (ref: string): void => {
-    const control = env.controls.find((c) => refOfControl(c) === ref)
-    if (!control || !question || isNamed) return
-    const modifier = modifiers.find((m) => modifierCodes(m, env.layout.altGraph).includes(ref))
-    if (control.code !== null && isModifierCode(control.code) && modifier) {
-      setDown(down.includes(modifier) ? down.filter((m) => m !== modifier) : [...down, modifier])
-      return
-    }
-    const page = control.code === null ? pageOf(control.deviceId) : undefined
-    const meant = meantBy(control, down, page, question.trigger)
-    const [only] = meant
-    if (meant.length === 1 && only) take(only)
-    else setWays(meant)
-  }
+  const onControl = useControlPress({ asked: isNamed ? null : question, down, setDown, setWays, take })
   const questions = useMemo(() => questionsOf(kind, lesson, index.triggers), [kind, lesson, index.triggers])
   const { measured, reachOf } = useMeasured(answers)
   const empty = useLeftEmpty()
@@ -89,6 +75,15 @@ export function useLearn() {
     ...lesson,
     ...empty,
     own,
+    letGo,
+    practise: (commandId: string): void => {
+      const due = (index.triggers.get(commandId) ?? []).slice(0, 1)
+      session.start(
+        due.map((trigger) => ({ commandId, trigger, isNew: false })),
+        [],
+        'key',
+      )
+    },
     kind,
     setKind,
     down,
@@ -109,6 +104,38 @@ export function useLearn() {
     screen,
     way,
     reachOf,
+  }
+}
+
+/** A control that is clicked on the drawing: a modifier is held from then on, another is the answer, or has several ways. */
+function useControlPress({
+  asked: question,
+  down,
+  setDown,
+  setWays,
+  take,
+}: {
+  asked: Question | null
+  down: readonly Modifier[]
+  setDown: (down: readonly Modifier[]) => void
+  setWays: (ways: readonly Trigger[]) => void
+  take: (pressed: Trigger) => void
+}) {
+  const { env } = useDerived()
+  const pageOf = usePageOf()
+  return (ref: string): void => {
+    const control = env.controls.find((c) => refOfControl(c) === ref)
+    if (!control || !question) return
+    const modifier = modifiers.find((m) => modifierCodes(m, env.layout.altGraph).includes(ref))
+    if (control.code !== null && isModifierCode(control.code) && modifier) {
+      setDown(down.includes(modifier) ? down.filter((m) => m !== modifier) : [...down, modifier])
+      return
+    }
+    const page = control.code === null ? pageOf(control.deviceId) : undefined
+    const meant = meantBy(control, down, page, question.trigger)
+    const [only] = meant
+    if (meant.length === 1 && only) take(only)
+    else setWays(meant)
   }
 }
 

@@ -1,4 +1,12 @@
-import { leaveEmpty, putBack, triggerKey, triggerName, type Trigger } from '@reach-plot/core'
+import {
+  leaveEmpty,
+  putBack,
+  removePlacement,
+  triggerKey,
+  triggerName,
+  type Command,
+  type Trigger,
+} from '@reach-plot/core'
 import type { OldHabit } from '@reach-plot/core/practice'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { toast } from '../../store/message.js'
@@ -28,4 +36,10 @@ export function useLeftEmpty() {
       said(`${triggerName(trigger, env)} carries its command again.`)
     },
   }
+}
+
+/** Takes all keys off a command: it goes by its menu from now on. */
+export function letGo(command: Command): void {
+  onEditable((plan) => removePlacement(plan, command.id))
+  toast(`“${command.name}” has no key any more; its menu serves.`, { action: undoAction() })
 }

@@ -1,6 +1,7 @@
 import { useEffect, useMemo } from 'react'
 import { arrangementSetNow, arrangementWith, changesBetween } from '@reach-plot/core'
 import {
+  atWork,
   confusionsOf,
   defaultsToday,
   keptDefaults,
@@ -76,6 +77,10 @@ export function useLesson() {
         : { due: [], fresh: [] },
     [plan, index.triggers, knowledge, now],
   )
+  const work = useMemo(
+    () => atWork(plan.usage, today?.known ?? [], index.commands),
+    [plan.usage, today, index.commands],
+  )
   const confusions = useMemo(() => confusionsOf(answers ?? []).filter((c) => c.times > 1), [answers])
   return {
     plan,
@@ -87,6 +92,7 @@ export function useLesson() {
     habits,
     confusions,
     defaults,
+    work,
     answers,
     isKept,
     newPerDay,
