@@ -201,3 +201,19 @@ test('own figures are taken over from a record and given back; the programs’ o
   await page.keyboard.press('Tab')
   await expect(asked(page)).not.toContainText('Next vertex')
 })
+
+test('a small task is done on a chart that follows', async ({ page }) => {
+  await openLearn(page)
+  await page.getByRole('combobox', { name: 'What is asked' }).selectOption('task')
+  await page.getByRole('button', { name: 'Begin', exact: true }).click()
+  const chart = asked(page).getByRole('img', { name: /^A small chart/ })
+  await expect(chart).toHaveAttribute('aria-label', /100 % large/)
+  await expect(asked(page)).toContainText('Come nearer')
+  await page.keyboard.press('t')
+  await expect(chart).toHaveAttribute('aria-label', /150 % large/)
+  await expect(asked(page)).toContainText('Set it straight')
+  // a wrong key names the command
+  await page.keyboard.press('q')
+  await expect(asked(page)).toContainText('Turn view left')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+})

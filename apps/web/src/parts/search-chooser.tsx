@@ -91,28 +91,46 @@ export function SearchChooser<T extends Choice>({
           <ChevronDown size={14} aria-hidden="true" />
         </ComboboxButton>
       </div>
-      <ComboboxOptions
-        anchor={{ to: 'bottom start', gap: 2, padding: 8 }}
-        className="z-[60] max-h-[300px]! w-(--input-width) min-w-[240px] overflow-y-auto border border-ink bg-panel"
-      >
-        {empty !== undefined && query.trim() === '' && (
-          <ComboboxOption value="" className="chooser-option text-ink-2">
-            {empty}
-          </ComboboxOption>
-        )}
-        {found.slice(0, mostListed).map((choice) => (
-          <ComboboxOption key={choice.id} value={choice.id} className="chooser-option">
-            {children ? children(choice) : <ChoiceLine choice={choice} />}
-          </ComboboxOption>
-        ))}
-        {found.length === 0 && <p className="px-3 py-1.5 text-ink-2">{nothing}</p>}
-        {found.length > mostListed && (
-          <p className="px-3 py-1.5 text-[12px] text-ink-2">
-            {found.length - mostListed} more: type a part of the name.
-          </p>
-        )}
-      </ComboboxOptions>
+      <OptionList found={found} empty={query.trim() === '' ? empty : undefined} nothing={nothing}>
+        {children}
+      </OptionList>
     </Combobox>
+  )
+}
+
+function OptionList<T extends Choice>({
+  found,
+  empty,
+  nothing,
+  children,
+}: {
+  found: readonly T[]
+  empty: string | undefined
+  nothing: string
+  children: ((choice: T) => ReactNode) | undefined
+}) {
+  return (
+    <ComboboxOptions
+      anchor={{ to: 'bottom start', gap: 2, padding: 8 }}
+      className="z-[60] max-h-[300px]! w-(--input-width) min-w-[240px] overflow-y-auto border border-ink bg-panel"
+    >
+      {empty !== undefined && (
+        <ComboboxOption value="" className="chooser-option text-ink-2">
+          {empty}
+        </ComboboxOption>
+      )}
+      {found.slice(0, mostListed).map((choice) => (
+        <ComboboxOption key={choice.id} value={choice.id} className="chooser-option">
+          {children ? children(choice) : <ChoiceLine choice={choice} />}
+        </ComboboxOption>
+      ))}
+      {found.length === 0 && <p className="px-3 py-1.5 text-ink-2">{nothing}</p>}
+      {found.length > mostListed && (
+        <p className="px-3 py-1.5 text-[12px] text-ink-2">
+          {found.length - mostListed} more: type a part of the name.
+        </p>
+      )}
+    </ComboboxOptions>
   )
 }
 

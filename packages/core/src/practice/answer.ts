@@ -3,9 +3,10 @@ import { triggerSchema, type Trigger } from '../triggers/index.js'
 
 /**
  * How a command is asked for: its name, for its key; its key, for its name; as a step of a routine; after a change of program; with the key
- * that it had before as a rival; with the bench hidden; its name, for the key that the program has by itself.
+ * that it had before as a rival; with the bench hidden; its name, for the key that the program has by itself; by
+ * what is to be done, without a name.
  */
-export const askedKinds = ['key', 'name', 'routine', 'switch', 'contrast', 'hidden', 'default'] as const
+export const askedKinds = ['key', 'name', 'routine', 'switch', 'contrast', 'hidden', 'default', 'task'] as const
 export type AskedKind = (typeof askedKinds)[number]
 
 /** Longer than this and the person was elsewhere, ms: the time of such an answer counts for nothing. Assumed. */

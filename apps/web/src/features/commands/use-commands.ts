@@ -27,6 +27,7 @@ import { chooseFile } from '../../parts/download.js'
 import { takeCommands } from '@reach-plot/core'
 import { pastedText, readSource } from '../../parts/bring-in/use-bring-in.js'
 import { useFind } from '../../parts/find-bar.js'
+import { useShowOnPlot } from '../../parts/use-show-on-plot.js'
 import { showProblem } from '../../store/problem.js'
 import { onEditable, undoAction } from '../../store/actions.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
@@ -34,7 +35,6 @@ import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { heldSetsUsed, useDerived } from '../../store/selectors.js'
 import { useKept } from '../../parts/use-kept.js'
 import { usePlaceGains } from '../../parts/use-place-gains.js'
-import { useView } from '../../store/view-store.js'
 import { isTyping } from '../../parts/shortcuts/use-shortcuts.js'
 
 /** Which commands the inventory lists. */
@@ -170,8 +170,6 @@ function useImports() {
 /** What a row of the inventory can do. They stay the same, so that unchanged rows are not drawn again. */
 function useRowActions() {
   const edit = useEdit()
-  const navigate = useNavigate()
-  const set = useView((s) => s.set)
   const onEdit = useCallback(
     (id: string, change: Partial<Omit<Command, 'id'>>, field: string) =>
       edit((plan) => editCommand(plan, id, change), field === 'contexts' ? undefined : `${id} ${field}`),
@@ -184,19 +182,7 @@ function useRowActions() {
     },
     [edit],
   )
-  const onShow = useCallback(
-    (command: Command) => {
-      set({
-        programId: command.programId,
-        contextId: command.contextIds[0] ?? null,
-        commandId: command.id,
-        controlRef: null,
-      })
-      void navigate('/')
-    },
-    [set, navigate],
-  )
-  return { onEdit, onDelete, onShow }
+  return { onEdit, onDelete, onShow: useShowOnPlot() }
 }
 
 /** What the inventory shows and what can be done there. */

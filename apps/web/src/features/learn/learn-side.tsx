@@ -14,6 +14,7 @@ const kindNames: Readonly<Record<(typeof practiceKinds)[number], string>> = {
   contrast: 'Old keys against new ones',
   routine: 'Routines, step by step',
   default: 'The programs’ own keys, for other machines',
+  task: 'A small task on the example’s chart',
 }
 
 /** What today holds, and the start of a session. */
@@ -179,7 +180,9 @@ function StartPart({ view }: { view: LearnScreen }) {
       <SelectField<AskedKind>
         label="What is asked"
         value={kind}
-        choices={practiceKinds.map((id) => ({ id, name: kindNames[id] }))}
+        choices={practiceKinds
+          .filter((id) => id !== 'task' || view.hasTask)
+          .map((id) => ({ id, name: kindNames[id] }))}
         onChange={setKind}
       />
       {session.canGoOn > 0 && (

@@ -31,7 +31,10 @@ export function MeasuredSide({ view }: { view: LearnScreen }) {
           >
             <span>
               <b>{triggerName(c.pressed, derived.env)}</b> for {triggerName(c.asked, derived.env)},{' '}
-              {commandOf(c.commandId)?.name ?? c.commandId}
+              {commandOf(c.commandId)?.name ?? c.commandId}{' '}
+              <button type="button" className="link" onClick={() => view.showPlaces(c.commandId)}>
+                Other places
+              </button>
             </span>
             <span
               className="whitespace-nowrap tabular-nums"

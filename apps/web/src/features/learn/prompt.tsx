@@ -1,6 +1,8 @@
 import { useEffect, useMemo, useRef, type PointerEvent } from 'react'
 import { triggerKey, triggerName, type Command, type Trigger } from '@reach-plot/core'
 import { strokeDirection } from './asked.js'
+import { goalOf, sceneAfter } from './stand-in/chart-task.js'
+import { SceneView } from './stand-in/scene.js'
 import type { LearnScreen } from './use-learn.js'
 
 /** What is asked, large; after a wrong or late answer where it is, by which finger and why. */
@@ -19,10 +21,7 @@ export function Prompt({ view }: { view: LearnScreen }) {
         <NameChoice key={`${triggerKey(question.trigger)} ${state.left}`} view={view} command={command} />
       ) : (
         <>
-          <p className="mt-1 text-[40px] leading-tight font-semibold" aria-live="assertive">
-            {command.name}
-            {command.parameter !== undefined && <span className="text-ink-2"> {command.parameter}</span>}
-          </p>
+          <Asked view={view} command={command} />
           <div className="mt-2 min-h-[42px]" aria-live="polite">
             <Told view={view} command={command} />
           </div>
@@ -33,13 +32,40 @@ export function Prompt({ view }: { view: LearnScreen }) {
   )
 }
 
+/** The name of what is asked; in a task what is to be done, beside a chart that follows. */
+function Asked({ view: { state, session }, command }: { view: LearnScreen; command: Command }) {
+  const goal = state?.kind === 'task' ? goalOf(command.id) : undefined
+  if (goal === undefined)
+    return (
+      <p className="mt-1 text-[40px] leading-tight font-semibold" aria-live="assertive">
+        {command.name}
+        {command.parameter !== undefined && <span className="text-ink-2"> {command.parameter}</span>}
+      </p>
+    )
+  // what was missed and then pressed is done too
+  const open = state?.shown ? command.id : null
+  const done = [...new Set(session.given.map((a) => a.commandId))].filter((id) => id !== open)
+  return (
+    <div className="mt-1 flex gap-6">
+      <p className="grow text-[26px] leading-tight font-semibold" aria-live="assertive">
+        {goal}
+        {state?.shown && <span className="block text-[18px] font-normal text-magenta">{command.name}</span>}
+      </p>
+      <SceneView scene={sceneAfter(done)} />
+    </div>
+  )
+}
+
 function Where({ view: { plan, state }, command }: { view: LearnScreen; command: Command }) {
   const program = plan.programs.find((p) => p.id === command.programId)
   const contexts = program?.contexts.filter((c) => command.contextIds.includes(c.id)).map((c) => c.name) ?? []
   return (
     <p className="text-ink-2">
       {[program?.name, ...contexts].filter(Boolean).join(', ')}
-      {command.menu.length > 0 && state?.kind !== 'name' && ` · ${command.menu.join(' › ')}`}
+      {command.menu.length > 0 &&
+        state?.kind !== 'name' &&
+        state?.kind !== 'task' &&
+        ` · ${command.menu.join(' › ')}`}
       {state?.kind === 'default' && <b> · by the program’s own key</b>}
     </p>
   )

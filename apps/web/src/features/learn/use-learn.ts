@@ -5,14 +5,17 @@ import {
   modifierCodes,
   modifiers,
   triggerKey,
+  type CommandId,
   type Modifier,
   type Trigger,
 } from '@reach-plot/core'
 import { measuredTimes, type Answer, type AskedKind, type Question } from '@reach-plot/core/practice'
+import { useShowOnPlot } from '../../parts/use-show-on-plot.js'
 import { refOfControl } from '../../drawing/chart-faces.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { meantBy, sentFor, swallowed, wayOf } from './asked.js'
+import { chartTask } from './stand-in/chart-task.js'
 import { useAnswerKeys } from './use-answer-keys.js'
 import { useFullScreen } from './use-full-screen.js'
 import { letGo, useLeftEmpty } from './use-left-empty.js'
@@ -28,6 +31,7 @@ export const practiceKinds = [
   'contrast',
   'routine',
   'default',
+  'task',
 ] as const satisfies readonly AskedKind[]
 
 /** What Learn shows and can be done there. */
@@ -70,20 +74,20 @@ export function useLearn() {
   const questions = useMemo(() => questionsOf(kind, lesson, index.triggers), [kind, lesson, index.triggers])
   const { measured, reachOf } = useMeasured(answers)
   const empty = useLeftEmpty()
+  const show = useShowOnPlot()
   const own = useOwnFigures(answers, measured, reachOf)
   return {
     ...lesson,
     ...empty,
     own,
     letGo,
-    practise: (commandId: string): void => {
-      const due = (index.triggers.get(commandId) ?? []).slice(0, 1)
-      session.start(
-        due.map((trigger) => ({ commandId, trigger, isNew: false })),
-        [],
-        'key',
-      )
+    showPlaces: (id: string): void => {
+      const command = index.commands.get(id as CommandId)
+      if (command) show(command)
     },
+    hasTask: chartTask.some((step) => index.triggers.has(step.commandId)),
+    practise: (commandId: string): void =>
+      session.start(questionsAbout(commandId, index.triggers), [], 'key'),
     kind,
     setKind,
     down,
@@ -152,6 +156,14 @@ function useMeasured(answers: readonly Answer[] | null) {
   return { measured, reachOf }
 }
 
+/** One question about the first key of a command. */
+function questionsAbout(
+  commandId: string,
+  triggers: ReadonlyMap<string, readonly Trigger[]>,
+): readonly Question[] {
+  return (triggers.get(commandId) ?? []).slice(0, 1).map((trigger) => ({ commandId, trigger, isNew: false }))
+}
+
 /** Keys of a session that goes over what is not due. Assumed. */
 const mostAhead = 20
 
@@ -162,11 +174,10 @@ function questionsOf(
   triggers: ReadonlyMap<string, readonly Trigger[]>,
 ): { readonly due: readonly Question[]; readonly fresh: readonly Question[] } {
   if (!today) return { due: [], fresh: [] }
+  const asQuestion = (commandId: string): readonly Question[] => questionsAbout(commandId, triggers)
   if (kind === 'default') return defaults
-  const asQuestion = (commandId: string): Question[] => {
-    const [trigger] = triggers.get(commandId) ?? []
-    return trigger ? [{ commandId, trigger, isNew: false }] : []
-  }
+  // in the order of the work, whatever is due
+  if (kind === 'task') return { due: chartTask.flatMap((step) => asQuestion(step.commandId)), fresh: [] }
   if (kind === 'contrast')
     return {
       // the moved command, and the one that has its old key now, in turn

@@ -10,7 +10,7 @@ export function WorkPart({ view: { work, practise, letGo, plan } }: { view: Lear
       <h3 className="caption">In your work, by week</h3>
       {weeks.length < 2 ? (
         <p className="mt-1 text-ink-2">
-          A log of two weeks or more, read under Commands, Log, tells here how much goes by keys.
+          A log of two weeks or more, read under Commands, Usage, tells here how much goes by keys.
         </p>
       ) : (
         <WeeksPlot weeks={weeks} />
