@@ -35,3 +35,33 @@ test('practice: what is new and due on a day, the same for the same record, and 
   expect(next.badLines).toMatchObject([{ line: 2 }])
   expect((await cli(...common, '--at', 'soon')).stderr).toMatch(/no moment.*2026-05-04/)
 })
+
+test('practice --take: own figures go into a plan, are told with their range, and are the ones that compare goes by', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'reach-plot-practice-'))
+  const letters = [...'ABCDEFGHIJKLMNOPQRST'].map((letter) => chord(`Key${letter}`))
+  const answers = Array.from({ length: 12 }, (_, n) =>
+    letters.map((trigger, k): Answer => ({
+      time: Date.UTC(2026, 4, 4 + n, 8, 0, 10 * k),
+      commandId: `c${k}`,
+      trigger,
+      kind: 'key',
+      pressed: trigger,
+      ms: 700 + Math.round(2000 / Math.sqrt(n + 1)),
+      right: true,
+    })),
+  ).flat()
+  const [record, out] = [join(folder, 'record.jsonl'), join(folder, 'own.json')]
+  writeFileSync(record, writeRecord(answers))
+  const told = await json('practice', demo, '--record', record, '--take', '--out', out)
+  expect(told.own.answers).toBe(240)
+  const { uses, ms, range } = told.own.learning
+  expect(range[0]).toBeLessThanOrEqual(1)
+  const learning = async (plan: string): Promise<number> => {
+    const { days } = await json('days', plan, '--new', '1000')
+    return (days as { learningMinutes: number }[]).reduce((sum, d) => sum + d.learningMinutes, 0)
+  }
+  const [assumed, own] = [await learning(demo), await learning(out)]
+  expect(own / assumed).toBeGreaterThan((0.7 * (uses * ms)) / (20 * 1350))
+  expect(own).not.toBe(assumed)
+  expect((await cli('practice', demo, '--take')).stderr).toMatch(/--out/)
+})

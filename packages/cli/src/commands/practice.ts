@@ -8,9 +8,11 @@ import {
   writePlan,
   type OwnFigures,
   type Plan,
+  type PreparedModel,
   type Trigger,
 } from '@reach-plot/core'
 import {
+  atWork,
   confusionsOf,
   defaultsToday,
   fitFromPractice,
@@ -22,6 +24,7 @@ import {
   ownFigures,
   practiceToday,
   readRecord,
+  type Known,
   type OwnFit,
   type Question,
 } from '@reach-plot/core/practice'
@@ -47,6 +50,26 @@ function takeOver(plan: Plan, own: OwnFigures | null, fit: OwnFit | null, out: s
     throw usageError('the record has too few answers for figures of one’s own', 'practise up to 200 answers')
   const withOwn = own ? setOwnFigures(plan, own) : plan
   writeOut(out, writePlan(fit ? setFit(withOwn, fit.fit) : withOwn))
+}
+
+/** What a log's weeks say of the keys that are known. */
+function atWorkAsJson({ plan, index }: PreparedModel, known: readonly Known[]) {
+  const { weeks, still } = atWork(plan.usage, known, index.commands)
+  return {
+    weeks: weeks.map((w) => ({
+      monday: w.monday,
+      uses: w.uses,
+      byKey: rounded(w.byKey, 3),
+      byPointer: rounded(w.byPointer, 3),
+      byMenu: rounded(w.byMenu, 3),
+    })),
+    stillByMenu: still.map((s) => ({
+      command: s.command.id,
+      name: s.command.name,
+      uses: s.uses,
+      byMenu: rounded(s.byMenu, 3),
+    })),
+  }
 }
 
 /** A person's own figures as they are told. */
@@ -142,6 +165,7 @@ export const verb = defineVerb({
         confusions,
         defaults: { new: defaults.fresh.map(shown), due: defaults.due.map(shown) },
         ...ownAsJson(own, fit, key),
+        ...atWorkAsJson(to, today.known),
         recallMs: rounded(measured.recallMs, 0),
         longer: measured.longer && {
           mean: rounded(measured.longer.mean, 3),

@@ -123,7 +123,7 @@ export const topics: readonly Topic[] = [
     'Learn the new keys',
     '/learn',
     'Learn',
-    'A few new keys a day, what gains most first; until its day a command keeps its old key. Begin, and press the key of each command that comes up. What was wrong or slow comes again soon, what you know in days. The record of your answers stays in this browser; save it as a file to carry it elsewhere.',
+    'A few new keys a day, what gains most first; until its day a command keeps its old key. Begin, and press the key of each command that comes up. What was wrong or slow comes again soon, what you know in days. The record of your answers stays in this browser; save it as a file to carry it elsewhere. After 200 answers your own slips, learning and times can stand in place of what is assumed. A key that would do harm from habit can stay empty for the first weeks.',
   ),
   howTo(
     'carry',
