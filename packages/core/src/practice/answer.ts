@@ -6,7 +6,16 @@ import { triggerSchema, type Trigger } from '../triggers/index.js'
  * that it had before as a rival; with the bench hidden; its name, for the key that the program has by itself; by
  * what is to be done, without a name.
  */
-export const askedKinds = ['key', 'name', 'routine', 'switch', 'contrast', 'hidden', 'default', 'task'] as const
+export const askedKinds = [
+  'key',
+  'name',
+  'routine',
+  'switch',
+  'contrast',
+  'hidden',
+  'default',
+  'task',
+] as const
 export type AskedKind = (typeof askedKinds)[number]
 
 /** Longer than this and the person was elsewhere, ms: the time of such an answer counts for nothing. Assumed. */
