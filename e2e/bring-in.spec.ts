@@ -113,3 +113,21 @@ test('a file without keys says so, and changes nothing', async ({ page }, info) 
   await expect(page.getByText(/no names with keys were found in it/)).toBeVisible()
   await expect(page.getByText('211 of 253 commands placed')).toBeVisible()
 })
+
+test('who works by keys comes to the button that takes it, however long reading takes', async ({ page }) => {
+  // a machine on which whatever is asked of a worker is answered late
+  await page.addInitScript(() => {
+    const Made = window.Worker
+    window.Worker = class extends Made {
+      override postMessage(message: unknown, more?: unknown): void {
+        setTimeout(() => super.postMessage(message, more as Transferable[]), 400)
+      }
+    }
+  })
+  await openBringIn(page)
+  await page.getByLabel('Or type or paste it').fill('Save chart\tCtrl+S\nFit chart\tF5')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('button', { name: 'Read it' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Bring in 1 command$/ })).toBeFocused()
+})

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef } from 'react'
 import type { TakeMode } from '@reach-plot/core'
 import { SelectField } from '../fields.js'
 import { useDerived } from '../../store/selectors.js'
@@ -14,11 +14,7 @@ const modes: readonly { readonly id: TakeMode; readonly name: string }[] = [
 export function TakeBar({ view }: { view: BringInScreen }) {
   const { plan, roles, programName, mode, as, preview, isCurrent } = view
   const { arrangement } = useDerived()
-  const take = useRef<HTMLButtonElement>(null)
-  // what was pressed to read the table is gone, and the focus with it
-  useEffect(() => {
-    if (isCurrent && document.activeElement === document.body) take.current?.focus()
-  }, [isCurrent])
+  const take = useFocusWhenReady(isCurrent)
   const count = preview?.of.taken.commands.filter((c) => c.status !== 'same').length ?? 0
   return (
     <div className="flex shrink-0 flex-wrap items-end gap-3 border-t border-rule bg-panel px-[14px] py-2.5">
@@ -72,4 +68,29 @@ export function TakeBar({ view }: { view: BringInScreen }) {
       </span>
     </div>
   )
+}
+
+/**
+ * What was pressed to read the table is gone, and the focus with it: it goes to the button as soon as that can be pressed, unless
+ * the person has gone on meanwhile. Where the focus lies by then says nothing: it was kept from falling to the page.
+ */
+function useFocusWhenReady(isReady: boolean) {
+  const button = useRef<HTMLButtonElement>(null)
+  const isWaiting = useRef(false)
+  useLayoutEffect(() => {
+    isWaiting.current = document.activeElement === document.body
+    const goOn = (): void => void (isWaiting.current = false)
+    addEventListener('keydown', goOn, true)
+    addEventListener('pointerdown', goOn, true)
+    return () => {
+      removeEventListener('keydown', goOn, true)
+      removeEventListener('pointerdown', goOn, true)
+    }
+  }, [])
+  useEffect(() => {
+    if (!isReady || !isWaiting.current) return
+    isWaiting.current = false
+    button.current?.focus()
+  }, [isReady])
+  return button
 }
