@@ -2,7 +2,7 @@ import {
   arrangementSetNow,
   benchCandidates,
   isModifier,
-  modifierSets,
+  proposedSets,
   pageFor,
   prepare,
   type Arrangement,
@@ -24,9 +24,6 @@ export interface LoadedPlan {
   candidatesFor(programId: ProgramId, held?: readonly Modifier[]): Candidate[]
 }
 
-/** Sets of more modifiers than this are only looked at when they are asked for. */
-const mostHeld = 2
-
 /** @param arrangementId  the one to work on; the one in front where left out */
 export function openPlan(path: string | undefined, arrangementId?: string): LoadedPlan {
   return loadedPlan(loadPlan(path), arrangementId)
@@ -41,7 +38,7 @@ export function loadedPlan(plan: Plan, arrangementId?: string): LoadedPlan {
     plan,
     model,
     candidatesFor: (programId, held) =>
-      benchCandidates(index, held ? [held] : modifierSets(env.layout.altGraph, mostHeld), (id) =>
+      benchCandidates(index, held ? [held] : proposedSets(env.layout.altGraph), (id) =>
         pageFor(id, programId, env),
       ),
   }

@@ -1,5 +1,6 @@
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import { ChevronDown } from 'lucide-react'
+import { searchNamed } from '@reach-plot/core'
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 
 /** More are never listed at once: the search narrows them down. */
@@ -12,22 +13,10 @@ export interface Choice {
   readonly detail?: string
 }
 
-/** The choices whose name or detail has each word; those whose name begins with what is typed come first. */
-export function searchChoices<T extends Choice>(choices: readonly T[], query: string): readonly T[] {
-  const asked = query.trim().toLowerCase()
-  if (asked === '') return choices
-  const words = asked.split(/\s+/)
-  const rank = ({ name }: T): number => {
-    const low = name.toLowerCase()
-    return low === asked ? 0 : low.startsWith(asked) ? 1 : 2
-  }
-  return choices
-    .filter(({ name, detail = '' }) => {
-      const text = `${name} ${detail}`.toLowerCase()
-      return words.every((word) => text.includes(word))
-    })
-    .toSorted((a, b) => rank(a) - rank(b))
-}
+const searchChoices = <T extends Choice>(choices: readonly T[], query: string): readonly T[] =>
+  searchNamed(choices, textsOf, query)
+
+const textsOf = ({ name, detail = '' }: Choice) => ({ name, detail })
 
 /** A choice among many, found by typing a part of the name. An empty id is none. */
 export function SearchChooser<T extends Choice>({

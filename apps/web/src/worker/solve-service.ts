@@ -2,7 +2,7 @@ import {
   arrangementSetNow,
   candidate,
   dayHours,
-  modifierSets,
+  proposedSets,
   chordTable,
   compareArrangements,
   comparisonSheet,
@@ -29,17 +29,21 @@ let current: { readonly key: string; readonly table: ChordTable } | null = null
 
 /** The prepared plan; the chord table is taken over from the one before as far as the bench stays. */
 function modelOf(plan: Plan): PreparedModel {
+  return prepare(plan, catalogues, { table: tableOf(plan).table })
+}
+
+function tableOf(plan: Plan): NonNullable<typeof current> {
   const { situation } = prepare(plan, catalogues)
   const key = JSON.stringify(situation)
-  if (current?.key !== key) current = { key, table: chordTable(situation, current?.table) }
-  return prepare(plan, catalogues, { table: current.table })
+  return current?.key === key ? current : (current = { key, table: chordTable(situation, current?.table) })
 }
 
 /** The prepared plan with the reach of every set of modifiers that is proposed, shared with the worker of reach. */
 async function reachedModel(plan: Plan, isWanted?: () => boolean): Promise<PreparedModel> {
-  const model = modelOf(plan)
-  const sets = modifierSets(model.env.layout.altGraph, mostHeld).map((held) => ({ held }))
-  await fillTable(model.table, sets, await reachShelf(JSON.stringify(model.situation)), isWanted)
+  const { key, table } = tableOf(plan)
+  const model = prepare(plan, catalogues, { table })
+  const sets = proposedSets(model.env.layout.altGraph).map((held) => ({ held }))
+  await fillTable(table, sets, await reachShelf(key), isWanted)
   return model
 }
 
@@ -47,9 +51,6 @@ async function reachedModel(plan: Plan, isWanted?: () => boolean): Promise<Prepa
 const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 /** How often messages are let in, ms: each turn costs a few. */
 const turnMs = 50
-
-/** Sets of more modifiers are not proposed. */
-const mostHeld = 2
 
 let stopped = false
 /** the last question for gains; those before it end */

@@ -1,7 +1,6 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { heldOf, triggerKey, type Trigger } from '@reach-plot/core'
 import { useActList } from '../../src/parts/triggers/use-act-list.js'
-import { searchChoices } from '../../src/parts/search-chooser.js'
 import { open, planNow, screenOf } from './screen.js'
 
 vi.mock('../../src/worker/reach-client.js', async () => {
@@ -34,18 +33,4 @@ describe('choosing a trigger by hand', () => {
     expect(keys).toContain(triggerKey(three))
     expect(new Set(keys).size).toBe(keys.length)
   })
-})
-
-describe('searching among many', () => {
-  const choices = [
-    { id: 'a', name: 'Left Shift', detail: 'Keyboard' },
-    { id: 'b', name: 'S', detail: 'Keyboard' },
-    { id: 'c', name: 'S', detail: 'Pad' },
-    { id: 'd', name: 'Scroll', detail: 'Mouse' },
-  ]
-  const found = (query: string) => searchChoices(choices, query).map((c) => c.id)
-  test('the very name comes first, then what begins so, then what has it', () =>
-    expect(found('s')).toEqual(['b', 'c', 'd', 'a']))
-  test('each word may be in the name or beside it', () => expect(found('s pad')).toEqual(['c']))
-  test('nothing typed lists all, in their order', () => expect(found(' ')).toEqual(['a', 'b', 'c', 'd']))
 })

@@ -3,7 +3,15 @@ import type { DamageLevel } from '../commands/index.js'
 import { onSpot } from '../mnemonics/index.js'
 import type { Environment } from '../model/index.js'
 import type { OwnSlips } from '../plan/index.js'
-import { controlRefOf, heldOf, modifiers, triggerKey, withHeld, type Trigger } from '../triggers/index.js'
+import {
+  controlRefOf,
+  heldOf,
+  modifiers,
+  triggerKey,
+  withHeld,
+  type Trigger,
+  type TriggerKey,
+} from '../triggers/index.js'
 import { nearControls, type Near } from './near.js'
 
 /** Share of presses that meet a key next door, and one diagonally or with a modifier more or less. Assumed. */
@@ -12,30 +20,31 @@ export const slipShare: OwnSlips = { nextDoor: 0.002, farther: 0.0005, pairs: []
 /** What slips depend on: what lies beside what, and the person's own chances where practice has measured them. */
 export type SlipEnv = Pick<Environment, 'controls' | 'slips'>
 
-const pairsOf = new WeakMap<
-  OwnSlips,
-  ReadonlyMap<string, readonly { readonly from: Trigger; readonly share: number }[]>
->()
+const pairsOf = new WeakMap<OwnSlips, ReadonlyMap<TriggerKey, ReadonlyMap<TriggerKey, Slip>>>()
 
-/** Keys that the person presses in place of others, by what is pressed. */
-function pairsTo(slips: OwnSlips): NonNullable<ReturnType<typeof pairsOf.get>> {
-  const known = pairsOf.get(slips)
-  if (known) return known
-  const made = new Map<string, { from: Trigger; share: number }[]>()
-  for (const { asked, pressed, share } of slips.pairs) {
-    const key = triggerKey(pressed)
-    made.set(key, [...(made.get(key) ?? []), { from: asked, share }])
+/** What the person presses `to` in place of, by what was meant; worked out once for a plan. */
+function mixedUpWith(to: Trigger, slips: OwnSlips): ReadonlyMap<TriggerKey, Slip> | undefined {
+  let pairs = pairsOf.get(slips)
+  if (!pairs) {
+    const made = new Map<TriggerKey, Map<TriggerKey, Slip>>()
+    for (const { asked, pressed, share } of slips.pairs) {
+      const key = triggerKey(pressed)
+      made.set(
+        key,
+        (made.get(key) ?? new Map<TriggerKey, Slip>()).set(triggerKey(asked), { trigger: asked, share }),
+      )
+    }
+    pairsOf.set(slips, (pairs = made))
   }
-  pairsOf.set(slips, made)
-  return made
+  return pairs.get(triggerKey(to))
 }
 
 /** The slips with what practice has measured of each in place of the usual share. */
 function measured(slips: readonly Slip[], to: Trigger, own: OwnSlips): readonly Slip[] {
-  if (own.pairs.length === 0) return slips
-  const pairs = new Map((pairsTo(own).get(triggerKey(to)) ?? []).map((p) => [triggerKey(p.from), p.share]))
-  return slips.map((slip) => ({ ...slip, share: pairs.get(triggerKey(slip.trigger)) ?? slip.share }))
+  const pairs = mixedUpWith(to, own)
+  return pairs ? slips.map((slip) => pairs.get(triggerKey(slip.trigger)) ?? slip) : slips
 }
+
 /** Seconds to get out of a slip. Assumed. */
 export const wayOutSeconds: Readonly<Record<DamageLevel, number>> = { nuisance: 2, rework: 60, loss: 600 }
 
@@ -89,11 +98,10 @@ export function slipsOfModifiers(
 /** Triggers that a slip can come from: around it, and those that the person mixes up with it. */
 export function slipsAround(trigger: Trigger, env: SlipEnv): readonly Slip[] {
   const around = [...slipsBeside(trigger, env), ...slipsOfModifiers(trigger, env)]
-  const mixedUp = env.slips && pairsTo(env.slips).get(triggerKey(trigger))
+  const mixedUp = env.slips && mixedUpWith(trigger, env.slips)
   if (!mixedUp) return around
-  const known = new Set(around.map((slip) => triggerKey(slip.trigger)))
+  // those that lie around have the person's share already
   return [
-    ...around,
-    ...mixedUp.flatMap(({ from, share }) => (known.has(triggerKey(from)) ? [] : [{ trigger: from, share }])),
+    ...new Map([...around.map((slip) => [triggerKey(slip.trigger), slip] as const), ...mixedUp]).values(),
   ]
 }

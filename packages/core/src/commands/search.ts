@@ -3,14 +3,20 @@ import type { Command } from './command.js'
 
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 
-/** Folded texts of a command; cached, since a list is searched again with every letter that is typed. */
-const known = new WeakMap<Command, { readonly name: string; readonly text: string }>()
-function folded(command: Command): { readonly name: string; readonly text: string } {
-  let texts = known.get(command)
+interface Texts {
+  readonly name: string
+  /** what finds it beside its name */
+  readonly detail: string
+}
+
+/** Folded texts; cached, since a list is searched again with every letter that is typed. */
+const known = new WeakMap<object, Texts>()
+function folded<T extends object>(item: T, textsOf: (item: T) => Texts): Texts {
+  let texts = known.get(item)
   if (!texts) {
-    const name = fold(command.name)
-    texts = { name, text: `${name} ${fold(`${command.parameter ?? ''} ${command.menu.join(' ')}`)}` }
-    known.set(command, texts)
+    const { name, detail } = textsOf(item)
+    texts = { name: fold(name), detail: `${fold(name)} ${fold(detail)}` }
+    known.set(item, texts)
   }
   return texts
 }
@@ -22,33 +28,51 @@ const forgiving = new UFuzzy({ intraMode: 1, intraSub: 1, intraTrn: 1, intraDel:
 const shortestForgiven = 4
 
 /**
- * Commands whose name, variant or menu path has every word of `query`, best first: names that begin with it, then names
- * that have a word which does, then the rest; within each the most used first. Where nothing has them, one letter of
- * each word may be wrong.
+ * Those whose name or detail has every word of `query`, best first: the name itself, then names that begin with it, then names
+ * that have a word which does, then the rest; within each as they came. Accents and capitals do not count. Where nothing has
+ * them, one letter of each word may be wrong.
+ *
+ * @param textsOf - asked once for each item, which must not change afterwards
  */
-export function searchCommands(commands: readonly Command[], query: string): Command[] {
+export function searchNamed<T extends object>(
+  items: readonly T[],
+  textsOf: (item: T) => Texts,
+  query: string,
+): readonly T[] {
   const words = fold(query).split(/\s+/).filter(Boolean)
-  const ranked: { command: Command; rank: number }[] = []
-  for (const command of commands) {
-    const { name, text } = folded(command)
-    if (!words.every((word) => text.includes(word))) continue
-    const first = words[0] ?? ''
-    const rank = name.startsWith(first) ? 0 : name.split(/\s+/).some((w) => w.startsWith(first)) ? 1 : 2
-    ranked.push({ command, rank })
+  const first = words[0]
+  if (first === undefined) return items
+  const asked = words.join(' ')
+  const rankOf = (name: string): number =>
+    name === asked
+      ? 0
+      : name.startsWith(first)
+        ? 1
+        : name.split(/\s+/).some((w) => w.startsWith(first))
+          ? 2
+          : 3
+  const ranked: { item: T; rank: number }[] = []
+  for (const item of items) {
+    const { name, detail } = folded(item, textsOf)
+    if (words.every((word) => detail.includes(word))) ranked.push({ item, rank: rankOf(name) })
   }
-  if (ranked.length === 0) return forgivingSearch(commands, words)
-  ranked.sort((a, b) => a.rank - b.rank || byUse(a.command, b.command))
-  return ranked.map((r) => r.command)
+  if (ranked.length > 0) return ranked.sort((a, b) => a.rank - b.rank).map((r) => r.item)
+  if (words.every((w) => w.length < shortestForgiven)) return []
+  const hits = forgiving.filter(
+    items.map((item) => folded(item, textsOf).detail),
+    asked,
+  )
+  return (hits ?? []).flatMap((at) => items[at] ?? [])
 }
 
-function forgivingSearch(commands: readonly Command[], words: readonly string[]): Command[] {
-  if (words.length === 0 || words.every((w) => w.length < shortestForgiven)) return []
-  const hits = forgiving.filter(
-    commands.map((c) => folded(c).text),
-    words.join(' '),
-  )
-  return (hits ?? []).flatMap((at) => commands[at] ?? []).toSorted(byUse)
-}
+/** Commands as `searchNamed` finds them by name, variant or menu path; among those found alike the most used first. */
+export const searchCommands = (commands: readonly Command[], query: string): readonly Command[] =>
+  searchNamed(commands.toSorted(byUse), textsOfCommand, query)
+
+const textsOfCommand = (command: Command): Texts => ({
+  name: command.name,
+  detail: `${command.parameter ?? ''} ${command.menu.join(' ')}`,
+})
 
 const byUse = (a: Command, b: Command): number => b.usesPerHour - a.usesPerHour || (a.name < b.name ? -1 : 1)
 

@@ -48,6 +48,12 @@ export const modifierSets = (altGraph: boolean, most = 4): Modifier[][] => {
     .sort((a, b) => a.length - b.length)
 }
 
+/** Sets of more modifiers are never proposed. */
+const mostProposed = 2
+
+/** The sets of modifiers that places are proposed with. */
+export const proposedSets = (altGraph: boolean): Modifier[][] => modifierSets(altGraph, mostProposed)
+
 /** The chord table of a hand over a bench: every control with every set of modifiers, each modifier set worked out once. */
 export interface ChordTable {
   readonly situation: ReachSituation

@@ -16,6 +16,7 @@ export { benchSolver } from './bench-solver.js'
 export {
   chordTable,
   modifierSets,
+  proposedSets,
   reachAtOnce,
   reachIn,
   type ReachAt,

@@ -1,5 +1,5 @@
 import type { Command } from '../commands/index.js'
-import { modifierSets, triggerReach, type ChordReach } from '../hand/index.js'
+import { proposedSets, triggerReach, type ChordReach } from '../hand/index.js'
 import { reachContextOf, type PreparedModel } from '../model/index.js'
 import { isPointed } from '../clashes/index.js'
 import type { CommandId } from '../ids.js'
@@ -17,9 +17,6 @@ export interface PlaceGain {
   /** the place that would gain it; null where none would */
   readonly best: Trigger | null
 }
-
-/** Sets of more modifiers are not proposed. */
-const mostHeld = 2
 
 /**
  * What each command would gain by the best place that can be had, the most used command first: its cost now, by the best of
@@ -87,7 +84,7 @@ interface ReachedPlace {
 function programPlaces(model: PreparedModel): (programId: Command['programId']) => readonly ReachedPlace[] {
   const { env, index, plan, reachAt, situation } = model
   const reachContext = reachContextOf(index, reachAt)
-  const sets = modifierSets(env.layout.altGraph, mostHeld)
+  const sets = proposedSets(env.layout.altGraph)
   const known = new Map<string, readonly ReachedPlace[]>()
   return (programId) => {
     let places = known.get(programId)

@@ -18,6 +18,13 @@ export const askedKinds = [
 ] as const
 export type AskedKind = (typeof askedKinds)[number]
 
+/**
+ * Whether an answer was a press of one's own key for a named command: that alone tells of slips and of times. A name chosen for a key is no press, a
+ * program's own key is meant to be told from one's own, and in a task the command itself has to be found first.
+ */
+export const isOwnPress = ({ kind }: Pick<Answer, 'kind'>): boolean =>
+  kind !== 'name' && kind !== 'default' && kind !== 'task'
+
 /** Longer than this and the person was elsewhere, ms: the time of such an answer counts for nothing. Assumed. */
 export const longestAnswerMs = 60_000
 

@@ -1,6 +1,6 @@
 import { deviations90 } from '../deviates.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
-import type { Answer } from './answer.js'
+import { isOwnPress, type Answer } from './answer.js'
 import { cardKey } from './cards.js'
 
 /** One trigger pressed for another. */
@@ -32,13 +32,12 @@ function chanceOf(times: number, of: number): Confusion['chance'] {
   }
 }
 
-/** What was pressed for what, the likeliest first. Answers that asked for a name say nothing of it. */
+/** What was pressed for what, the likeliest first. Only presses of one's own keys say something of it. */
 export function confusionsOf(answers: readonly Answer[]): Confusion[] {
   const asked = new Map<string, number>()
   const wrong = new Map<string, { readonly answer: Answer; readonly pressed: Trigger; times: number }>()
   for (const answer of answers) {
-    // a name is no press, and a program's own key is meant to be told from one's own
-    if (answer.kind === 'name' || answer.kind === 'default') continue
+    if (!isOwnPress(answer)) continue
     const key = cardKey(answer.commandId, answer.trigger)
     asked.set(key, (asked.get(key) ?? 0) + 1)
     if (answer.right || answer.pressed === null) continue

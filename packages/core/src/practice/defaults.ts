@@ -1,6 +1,8 @@
 import type { Command } from '../commands/index.js'
 import type { Plan } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
+import { cardKey, dueToday, type Knowledge } from './cards.js'
+import type { Question } from './queue.js'
 
 /** A key that a program has by itself, and the person has changed. */
 export interface KeptDefault {
@@ -33,4 +35,27 @@ export function keptDefaults(
       return isChanged ? [{ command, trigger }] : []
     })
     .slice(0, mostKeptDefaults)
+}
+
+/** New ones of a second set that are asked in a session. Assumed. */
+const newDefaults = 3
+
+/** What of the programs' own keys is due today, and what is new: a small second set beside the lesson. */
+export function defaultsToday(
+  kept: readonly KeptDefault[],
+  { cards }: Pick<Knowledge, 'cards'>,
+  { now, zoneMinutes }: { readonly now: number; readonly zoneMinutes: number },
+): { readonly due: readonly Question[]; readonly fresh: readonly Question[] } {
+  const known = kept.flatMap(({ command, trigger }) => cards.get(cardKey(command.id, trigger)) ?? [])
+  return {
+    due: dueToday(known, now, zoneMinutes).map(({ commandId, trigger }) => ({
+      commandId,
+      trigger,
+      isNew: false,
+    })),
+    fresh: kept
+      .filter(({ command, trigger }) => !cards.has(cardKey(command.id, trigger)))
+      .slice(0, newDefaults)
+      .map(({ command, trigger }) => ({ commandId: command.id, trigger, isNew: true })),
+  }
 }

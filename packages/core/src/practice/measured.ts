@@ -1,6 +1,7 @@
 import { deviations90 } from '../deviates.js'
+import { middleOf } from '../middle.js'
 import type { Trigger } from '../triggers/index.js'
-import { longestAnswerMs, type Answer } from './answer.js'
+import { isOwnPress, longestAnswerMs, type Answer } from './answer.js'
 import { cardKey } from './cards.js'
 
 /** A trigger's predicted time beside what was measured. */
@@ -27,14 +28,6 @@ const enoughAnswers = 3
 const latestAnswers = 8
 const enoughTriggers = 8
 
-const middleOf = (values: readonly number[]): number => {
-  const sorted = values.toSorted((a, b) => a - b)
-  const half = sorted.length >> 1
-  return sorted.length % 2 === 1
-    ? (sorted[half] as number)
-    : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2
-}
-
 /**
  * A line of measured on predicted times through the middles of all pairs (Theil 1950, Sen 1968, from memory): its height at 0 is what reading
  * and recalling take, its slope how much longer presses take than predicted.
@@ -45,7 +38,7 @@ export function measuredTimes(
 ): MeasuredTimes {
   const byCard = new Map<string, Answer[]>()
   for (const answer of answers) {
-    if (!answer.right || answer.kind === 'name' || answer.ms > longestAnswerMs) continue
+    if (!answer.right || !isOwnPress(answer) || answer.ms > longestAnswerMs) continue
     const key = cardKey(answer.commandId, answer.trigger)
     const own = byCard.get(key)
     if (own) own.push(answer)

@@ -1,8 +1,9 @@
 import { slipShare, slipsAround, type SlipEnv } from '../clashes/index.js'
 import { deviations90 } from '../deviates.js'
+import { middleOf } from '../middle.js'
 import type { OwnFigures, OwnLearning, OwnSlip, OwnSlips } from '../plan/index.js'
 import { triggerKey } from '../triggers/index.js'
-import { longestAnswerMs, type Answer } from './answer.js'
+import { isOwnPress, longestAnswerMs, type Answer } from './answer.js'
 import { cardKey } from './cards.js'
 import { confusionsOf } from './confusions.js'
 
@@ -22,7 +23,7 @@ const pairFactor = 5
  * @returns null with fewer than `enoughForOwn` answers
  */
 export function ownFigures(answers: readonly Answer[], env: SlipEnv): OwnFigures | null {
-  const asked = answers.filter((a) => a.kind !== 'name' && a.kind !== 'default')
+  const asked = answers.filter(isOwnPress)
   if (asked.length < enoughForOwn) return null
   const learning = ownLearning(asked)
   return { answers: asked.length, slips: ownSlips(asked, env), ...(learning && { learning }) }
@@ -65,7 +66,7 @@ function ownSlips(answers: readonly Answer[], env: SlipEnv): OwnSlips {
   const rateOf = (how: 'nextDoor' | 'farther'): number =>
     (did[how] + slipShare[how] * priorPresses) / (could[how] + priorPresses)
   const rates = { nextDoor: rateOf('nextDoor'), farther: rateOf('farther') }
-  const pairs = confusionsOf(answers).flatMap((c): OwnSlip[] => {
+  const pairs = confusionsOf(known).flatMap((c): OwnSlip[] => {
     const how = around.get(triggerKey(c.asked))?.get(triggerKey(c.pressed))
     const usual = how ? rates[how] : slipShare.farther
     return c.times >= pairTimes && c.chance.low > pairFactor * usual
@@ -79,13 +80,15 @@ function ownSlips(answers: readonly Answer[], env: SlipEnv): OwnSlips {
 const learningAsks = 20
 /** Keys of which the whole course was seen, before it is told. Assumed. */
 const enoughKeys = 8
+/** Keys are left out in so many groups, to tell how far what was found hangs on them. */
+const mostGroups = 20
 /** Exponents of the power law that are tried. */
 const exponents = Array.from({ length: 30 }, (_, i) => 0.1 * (i + 1))
 
 /**
  * A person's own course of learning: by the power law of practice (Newell and Rosenbloom 1981, from memory) the n-th ask of a key takes
  * a + b·n^−c; the b is what the first takes more, and Σ n^−c as many uses of that. Fitted by least squares to the middle of each ask over
- * keys; a wrong answer counts as long as what the person waited and once the usual look-up more. The range is by leaving keys out in turn.
+ * keys; a wrong answer counts as long as what the person waited and once the usual look-up more. The range is by leaving keys out in turn, in groups.
  * @returns null where too few keys were asked often enough
  */
 export function ownLearning(answers: readonly Answer[]): OwnLearning | null {
@@ -93,11 +96,11 @@ export function ownLearning(answers: readonly Answer[]): OwnLearning | null {
   if (courses.length < enoughKeys) return null
   const whole = fitCourse(courses)
   if (!whole) return null
-  // the jackknife: each key left out once
-  const products = courses.flatMap((_, i) => {
-    const without = fitCourse(courses.toSpliced(i, 1))
-    return without ? [Math.log(Math.max(1, without.uses * without.ms))] : []
-  })
+  // the jackknife, by groups of keys: each left out once
+  const groups = Math.min(courses.length, mostGroups)
+  const products = Array.from({ length: groups }, (_, g) =>
+    fitCourse(courses.filter((_course, i) => i % groups !== g)),
+  ).flatMap((without) => (without ? [Math.log(Math.max(1, without.uses * without.ms))] : []))
   const mean = products.reduce((sum, p) => sum + p, 0) / products.length
   const n = products.length
   const variance = ((n - 1) / n) * products.reduce((sum, p) => sum + (p - mean) ** 2, 0)
@@ -120,14 +123,6 @@ function coursesOf(answers: readonly Answer[]): number[][] {
 
 /** What a wrong answer takes more: the place is shown and pressed. M and a press, assumed. */
 const lookUpMs = 1550
-
-const middleOf = (values: readonly number[]): number => {
-  const sorted = values.toSorted((a, b) => a - b)
-  const half = sorted.length >> 1
-  return sorted.length % 2 === 1
-    ? (sorted[half] as number)
-    : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2
-}
 
 function fitCourse(courses: readonly (readonly number[])[]): Pick<OwnLearning, 'uses' | 'ms'> | null {
   const most = Math.max(...courses.map((c) => c.length))

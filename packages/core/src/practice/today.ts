@@ -46,29 +46,6 @@ export function lessonOfAll(model: Pick<PreparedModel, 'plan' | 'index'>, newPer
   }
 }
 
-/** New ones of a second set that are asked in a session. Assumed. */
-const newDefaults = 3
-
-/** What of the programs' own keys is due today, and what is new: a small second set beside the lesson. */
-export function defaultsToday(
-  kept: readonly Lesson['days'][number][number][],
-  { cards }: Pick<Knowledge, 'cards'>,
-  { now, zoneMinutes }: { readonly now: number; readonly zoneMinutes: number },
-): { readonly due: readonly Question[]; readonly fresh: readonly Question[] } {
-  const known = kept.flatMap(({ command, trigger }) => cards.get(cardKey(command.id, trigger)) ?? [])
-  return {
-    due: dueToday(known, now, zoneMinutes).map(({ commandId, trigger }) => ({
-      commandId,
-      trigger,
-      isNew: false,
-    })),
-    fresh: kept
-      .filter(({ command, trigger }) => !cards.has(cardKey(command.id, trigger)))
-      .slice(0, newDefaults)
-      .map(({ command, trigger }) => ({ commandId: command.id, trigger, isNew: true })),
-  }
-}
-
 /**
  * What is new and what is due today. New is what was never asked of the first day of the lesson that has such; when a day of the lesson was
  * finished today, the next one waits for tomorrow. Keys that their command has no more are forgotten.

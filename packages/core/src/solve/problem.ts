@@ -1,6 +1,6 @@
 import { isPointed } from '../clashes/index.js'
 import type { Command, Program } from '../commands/index.js'
-import { modifierSets, thereAndBackMs, triggerReach, type ChordReach } from '../hand/index.js'
+import { proposedSets, thereAndBackMs, triggerReach, type ChordReach } from '../hand/index.js'
 import type { PlaceIndex } from '../model/index.js'
 import {
   benchCandidates,
@@ -47,8 +47,6 @@ const keyUses = ({ id, usesPerHour }: Command, { env }: PlaceIndex): number =>
   usesPerHour * (1 - (env.menuShares?.get(id) ?? 0))
 /** A command that is never used still wants a good place a little. */
 const leastUses = 0.1
-/** Sets of more modifiers are not proposed. */
-const mostHeld = 2
 /** Of the places of a program only this many times its commands are looked at, the easiest first; then all as easy. */
 const slotsPerCommand = 1.6
 
@@ -179,7 +177,7 @@ function solveSlots(
   slotOf: (trigger: Trigger, at?: Candidate) => SolveSlot,
 ): SolveSlot[] {
   const found = new Map<string, SolveSlot>()
-  const sets = modifierSets(index.env.layout.altGraph, mostHeld)
+  const sets = proposedSets(index.env.layout.altGraph)
   for (const program of programs) {
     const offered = benchCandidates(index, sets, (id) => pageFor(id, program.id, index.env))
       .filter((at) => isOffered(at, index) && at.reserved === null && !at.barred && !at.locked)

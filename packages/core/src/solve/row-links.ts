@@ -71,15 +71,19 @@ export function rowPairs(
 
 function slips(rows: readonly SolveRow[], { env }: PlaceIndex): PairTerm[] {
   const programs = new Map(env.programs.map((p) => [p.id, p]))
+  const { nextDoor, pairs } = env.slips ?? slipShare
+  /** the likeliest slip that there is: what would do too little harm even by it is left out */
+  const likeliest = Math.max(nextDoor, ...pairs.map((p) => p.share))
   return rows.flatMap(({ command: danger, role }, a): PairTerm[] => {
     if (role !== 'main' || !isHarmful(danger)) return []
     return rows.flatMap(({ command: busy, role: other }, b): PairTerm[] => {
       const program = programs.get(danger.programId)
-      const harmMs = busy.usesPerHour * (env.slips ?? slipShare).nextDoor * wayOutMs(danger)
+      const usesHarmMs = busy.usesPerHour * wayOutMs(danger)
+      const harmMs = usesHarmMs * nextDoor
       const counts =
         other === 'main' &&
         a !== b &&
-        harmMs >= leastHarmMs &&
+        usesHarmMs * likeliest >= leastHarmMs &&
         busy.oppositeId !== danger.id &&
         program !== undefined &&
         canBeLiveTogether(busy, danger, program)

@@ -1,7 +1,7 @@
 import { parseTrigger, triggerKey, type Chord, type Trigger } from '../triggers/index.js'
 import { buttonOf, namedControl } from './controls.js'
-import { isLetterPair } from './letter-pair.js'
-import { chordOf, chordsOf, plainStyle, workedKey, type Speller, type SpellingStyle } from './chord.js'
+import { chordOf, chordsOf, workedKey } from './chord.js'
+import { isLetterPair, plainStyle, type Speller, type SpellingStyle } from './style.js'
 
 /** What a cell of keys says: triggers, none, or why it cannot be read. */
 export type KeysRead = { readonly triggers: readonly Trigger[] } | { readonly why: string }

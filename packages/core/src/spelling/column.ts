@@ -1,8 +1,7 @@
 import { triggerKey } from '../triggers/index.js'
 import { readKeys } from './cell.js'
 import { isButtonWord } from './controls.js'
-import { isLetterPair } from './letter-pair.js'
-import { plainStyle, type Speller, type SpellingStyle } from './chord.js'
+import { isLetterPair, plainStyle, type Speller, type SpellingStyle } from './style.js'
 
 /** More cells than this tell no more about how a column writes. */
 const mostLookedAt = 2000

@@ -1,5 +1,5 @@
 import { parseTrigger, type Modifier, type Naming, type Trigger } from '../triggers/index.js'
-import type { Speller } from './chord.js'
+import type { Speller } from './style.js'
 
 /** What pointers are called in tables, and which control of a mouse it is. Common practice, no source. */
 const pointerWords: readonly [RegExp, string][] = [

@@ -90,6 +90,7 @@ export function EditorTools(props: {
       >
         Mirror as the other half
       </button>
+      <TypeCodes device={view.device} chosen={view.chosen} onChosen={props.onChosen} />
       <button
         type="button"
         className="btn"
@@ -98,7 +99,6 @@ export function EditorTools(props: {
       >
         Zones along its edges
       </button>
-      <TypeCodes device={view.device} chosen={view.chosen} onChosen={props.onChosen} />
       <AlignTools view={view} />
     </div>
   )

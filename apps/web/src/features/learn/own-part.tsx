@@ -1,11 +1,11 @@
 import { assumedLearner, slipShare, type OwnFigures } from '@reach-plot/core'
-import { enoughForOwn } from '@reach-plot/core/practice'
+import { enoughForOwn, isOwnPress } from '@reach-plot/core/practice'
 import type { LearnScreen } from './use-learn.js'
 
 /** One's own figures in place of what is assumed: what they are, how sure, and whether the plan goes by them. */
 export function OwnPart({ view: { own, answers, derived } }: { view: LearnScreen }) {
   const { found, taken, fit, isFitted, take, drop, takeFit, dropFit } = own
-  const left = enoughForOwn - (answers ?? []).filter((a) => a.kind !== 'name' && a.kind !== 'default').length
+  const left = enoughForOwn - (answers ?? []).filter(isOwnPress).length
   return (
     <section className="mt-4">
       <h3 className="caption">Your own figures</h3>

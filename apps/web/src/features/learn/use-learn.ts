@@ -10,6 +10,7 @@ import {
   type Trigger,
 } from '@reach-plot/core'
 import { measuredTimes, type Answer, type AskedKind, type Question } from '@reach-plot/core/practice'
+import { useSettled } from '../../parts/use-settled.js'
 import { useShowOnPlot } from '../../parts/use-show-on-plot.js'
 import { refOfControl } from '../../drawing/chart-faces.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
@@ -75,7 +76,11 @@ export function useLearn() {
   const { measured, reachOf } = useMeasured(answers)
   const empty = useLeftEmpty()
   const show = useShowOnPlot()
-  const own = useOwnFigures(answers, measured, reachOf)
+  const own = useOwnFigures(
+    useSettled(answers, state === null),
+    useSettled(measured, state === null),
+    reachOf,
+  )
   return {
     ...lesson,
     ...empty,

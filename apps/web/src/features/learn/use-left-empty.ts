@@ -26,7 +26,14 @@ export function useLeftEmpty() {
       weeks: Math.max(0, Math.floor((now - entry.sinceTime) / weekMs)),
     })),
     leaveEmpty: ({ oldTrigger, runs }: OldHabit): void => {
-      onEditable((plan) => leaveEmpty(plan, oldTrigger, Date.now()))
+      onEditable((plan) =>
+        leaveEmpty(
+          plan,
+          oldTrigger,
+          runs.map((c) => c.id),
+          Date.now(),
+        ),
+      )
       said(
         `${triggerName(oldTrigger, env)} stays empty for now; ${runs.map((c) => `“${c.name}”`).join(' and ')} can be put back here.`,
       )

@@ -3,7 +3,7 @@ import {
   benchCandidates,
   candidate,
   isFree,
-  modifierSets,
+  proposedSets,
   placesOn,
   rankPlaces,
   reweigh,
@@ -20,15 +20,12 @@ import { heldKey, useReachOfSets } from '../../store/reach.js'
 import { useDerived, usePageOf } from '../../store/selectors.js'
 import { useHeld, useView } from '../../store/view-store.js'
 
-/** Sets of more modifiers than this are only ranked once they are chosen. */
-const mostHeld = 2
-
 /** Sets of modifiers that are ranked, plainest first; one that is held is always among them. */
 function useHeldSets(): readonly (readonly Modifier[])[] {
   const { env } = useDerived()
   const held = useHeld()
   return useMemo(() => {
-    const sets = modifierSets(env.layout.altGraph, mostHeld)
+    const sets = proposedSets(env.layout.altGraph)
     return sets.some((s) => s.join() === held.join()) ? sets : [...sets, held]
   }, [env.layout, held])
 }

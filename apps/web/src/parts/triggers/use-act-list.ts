@@ -4,7 +4,7 @@ import {
   controlCandidates,
   controlRefOf,
   keyLegend,
-  modifierSets,
+  proposedSets,
   plainTriggers,
   splitControlRef,
   triggerKey,
@@ -18,9 +18,6 @@ import { usePlan } from '../../store/plan-store.js'
 import { noHeld, useReachOfSets } from '../../store/reach.js'
 import { heldSetsOf, useDerived, usePageOf } from '../../store/selectors.js'
 import { reservedNote, verdictWords } from '../words.js'
-
-/** Sets of more modifiers are not listed. */
-const mostHeld = 2
 
 /** One act of a control, with how it is reached and who stands there. */
 export interface ActRow {
@@ -62,7 +59,7 @@ function useActs(trigger: Trigger, clickedDeviceId: string | undefined) {
           ),
         )
     if (!control) return [candidate(trigger, index)]
-    const sets: readonly (readonly Modifier[])[] = modifierSets(env.layout.altGraph, mostHeld)
+    const sets: readonly (readonly Modifier[])[] = proposedSets(env.layout.altGraph)
     const found = controlCandidates(control, index, sets, (id) =>
       id === splitControlRef(control.id).deviceId && ownPage !== undefined ? ownPage : pageOf(id),
     )

@@ -1,4 +1,3 @@
-import { castDraft } from 'immer'
 import type { SystemId } from '../../triggers/index.js'
 import type { OwnFigures } from '../own-figures.js'
 import type { MenuKnowledge, Plan } from '../plan.js'
@@ -26,7 +25,7 @@ export const setPlanSettings = edit(
 
 /** Takes over what practice has measured, or goes back to what is assumed with null. */
 export const setOwnFigures = edit((plan: Plan, own: OwnFigures | null) => {
-  if (own) plan.own = castDraft(own)
+  if (own) plan.own = own
   else delete plan.own
 })
 
