@@ -592,6 +592,8 @@ export {
   removeStep,
   chooseBench,
   leaveEmpty,
+  leaveStandard,
+  sayWhyDeviating,
   putBack,
   setOwnFigures,
   setPlanSettings,

@@ -1,17 +1,31 @@
 import { basename } from 'node:path'
-import { prepare, type Plan } from '@reach-plot/core'
-import { keysInWords, standardReport } from '@reach-plot/core/carry'
-import { catalogues, loadPlan, usageError } from '../io.js'
-import { defineVerb } from '../verb.js'
+import { activeArrangement, prepare, triggerKey, writePlan, type Plan } from '@reach-plot/core'
+import {
+  followStandard,
+  keysInWords,
+  standardOffer,
+  standardReport,
+  standingOf,
+  type StandardChange,
+  type TakenKey,
+} from '@reach-plot/core/carry'
+import { catalogues, loadPlan, usageError, writeOut, type Outcome } from '../io.js'
+import { defineVerb, text } from '../verb.js'
 
 /** Who follows a standard, who deviates where, and whom it does not serve. */
 export const verb = defineVerb({
   name: 'standard',
   summary: 'plans against a standard: who deviates where, and whom it does not serve',
   files: 'STANDARD.json PLAN.json…',
-  options: {},
-  run({ files }) {
+  options: {
+    follow: text(
+      'NEW.json',
+      'of one plan: let it follow the standard, with what is proposed taken over, and write it here',
+    ),
+  },
+  run({ files, options }) {
     const [path, ...others] = files
+    if (options.follow !== undefined) return follow(path, others, options.follow)
     if (path === undefined || others.length === 0)
       throw usageError(
         'a standard and at least one plan are needed',
@@ -77,3 +91,73 @@ export const verb = defineVerb({
     }
   },
 })
+
+/** One plan follows the standard, with the changes that are proposed. */
+function follow(path: string | undefined, others: readonly string[], out: string): Outcome {
+  const [file] = others
+  if (path === undefined || file === undefined || others.length > 1)
+    throw usageError(
+      '--follow needs a standard and one plan',
+      'write standard STANDARD.json PLAN.json --follow NEW.json',
+    )
+  const model = (of: Plan) => prepare(of, catalogues)
+  const [standard, plan] = [model(loadPlan(path)), loadPlan(file)]
+  if (activeArrangement(plan).isDefault)
+    throw usageError(
+      `the arrangement in front of ${basename(file)} holds the programs’ own keys, which are never changed`,
+      'copy it in the app, or put another to the front',
+    )
+  const steps = standardOffer(standard, plan, model)
+  let step = steps.next()
+  while (step.done !== true) step = steps.next()
+  const offer = step.value
+  const followed = followStandard(
+    plan,
+    standard,
+    offer,
+    offer.changes.filter((c) => c.isProposed),
+  )
+  writeOut(out, writePlan(followed))
+  const own = model(followed)
+  const standing = standingOf(followed, own.index)
+  const keyInWords = ({ trigger, taken, why, keeps }: TakenKey, others: readonly TakenKey[]): string => {
+    if (!taken && others.some((o) => o.why === null))
+      return `${keysInWords([trigger], own.env)} left out (${why})`
+    const place = taken ? keysInWords([taken], own.env) : 'nothing free'
+    const kept = keeps.length > 0 ? `; keeps the ${keeps.join(' and the ')}` : ''
+    return why === null ? place : `${place} (${why}${kept})`
+  }
+  const said = (c: StandardChange): string => {
+    const keys = c.keys.length > 0 ? c.keys.map((k) => keyInWords(k, c.keys)).join(', ') : 'no key'
+    const stays = c.isConflict ? '; both changed it, yours stays' : c.isLocked ? '; locked, stays' : ''
+    return `${c.command.name}: ${keysInWords(c.has, own.env)} → ${keys}${stays}`
+  }
+  return {
+    findings: offer.changes.some((c) => !c.isProposed),
+    value: {
+      out,
+      asBefore: offer.same,
+      keptDeviations: offer.keptDeviations,
+      changes: offer.changes.map((c) => ({
+        command: c.ownId,
+        kind: c.kind,
+        has: c.has.map((t) => triggerKey(t)),
+        keys: c.keys.map((k) => ({
+          standard: triggerKey(k.trigger),
+          taken: k.taken && triggerKey(k.taken),
+          why: k.why,
+          keeps: k.keeps,
+        })),
+        taken: c.isProposed,
+        conflict: c.isConflict,
+        locked: c.isLocked,
+        givesWay: c.givesWay.map((g) => g.command.id),
+      })),
+      deviations: standing?.deviations.map((d) => ({ command: d.command.id, why: d.why })),
+    },
+    text: [
+      `${offer.changes.filter((c) => c.isProposed).length} of ${offer.changes.length} changes are taken over; ${standing?.deviations.length ?? 0} commands deviate.`,
+      ...offer.changes.map(said),
+    ].join('\n'),
+  }
+}

@@ -5,3 +5,13 @@ export { dconfFile, freeingLines, type FreeingLines } from './system-commands.js
 export { rewriteKeyFile, type ChangedLine, type RewrittenFile, type Unsaid } from './key-file.js'
 export { pageForOthers } from './page.js'
 export { standardReport, type Deviation, type StandardReport, type Unfit } from './standard.js'
+export { keptIdeas, nearestPlaces, type KeptIdea, type LostTrigger, type NearestPlace } from './nearest.js'
+export {
+  followStandard,
+  standardKeys,
+  standardOffer,
+  type StandardChange,
+  type StandardOffer,
+  type TakenKey,
+} from './follow.js'
+export { standingOf, type OwnDeviation, type Standing } from './standing.js'

@@ -25,6 +25,7 @@ const identities: readonly (readonly [RegExp, (entry: Readonly<Record<string, Js
   [/^programs \S+ contexts$/, (e) => String(e['id'])],
   [/^arrangements \S+ popups$/, (e) => String(e['id'])],
   [/^arrangements \S+ accepted$/, (e) => String(e['clashId'])],
+  [/^standard (keys|deviations)$/, (e) => String(e['commandId'])],
   [/^labels keys$/, (e) => String(e['controlId'])],
 ]
 

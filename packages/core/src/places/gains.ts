@@ -30,7 +30,7 @@ export function* placeGains(
 ): Generator<PlaceGain, void, void> {
   const { env, index, plan, reachAt } = model
   const reachContext = reachContextOf(index, reachAt)
-  const placesOf = programPlaces(model)
+  const placesOf = reachedPlaces(model)
   const often = [...env.commands].sort((a, b) => b.usesPerHour - a.usesPerHour || (a.id < b.id ? -1 : 1))
   for (const command of often) {
     const stays: PlaceGain = { commandId: command.id, msPerHour: 0, best: null }
@@ -73,7 +73,8 @@ export function* placeGains(
   }
 }
 
-interface ReachedPlace {
+/** A place that the hand can work and that nothing takes first, whoever stands there. */
+export interface ReachedPlace {
   readonly at: Candidate
   readonly reach: ChordReach
   /** the part of a place's cost that is the hand's alone, ms a use */
@@ -81,7 +82,7 @@ interface ReachedPlace {
 }
 
 /** All places of the bench for a program, the easiest first. */
-function programPlaces(model: PreparedModel): (programId: Command['programId']) => readonly ReachedPlace[] {
+export function reachedPlaces(model: PreparedModel): (programId: Command['programId']) => readonly ReachedPlace[] {
   const { env, index, plan, reachAt, situation } = model
   const reachContext = reachContextOf(index, reachAt)
   const sets = proposedSets(env.layout.altGraph)

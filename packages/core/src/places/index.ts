@@ -10,6 +10,7 @@ export {
   isAvailable,
   isFree,
   placeFor,
+  placeJudge,
   placesWith,
   placesOn,
   rankPlaces,
@@ -18,7 +19,7 @@ export {
 } from './places.js'
 export { placeReason } from './reason.js'
 export { freePlaces, type FreePlace } from './free.js'
-export { placeGains, type PlaceGain } from './gains.js'
+export { placeGains, reachedPlaces, type PlaceGain } from './gains.js'
 export { displacementChain, type ChainStep, type DisplacementChain } from './displace.js'
 export { differingIdeas, type DifferingIdea } from './consistency.js'
 export { matchingCommands, type CommandMatch } from './fitting.js'

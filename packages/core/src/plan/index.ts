@@ -11,6 +11,7 @@ export {
 } from './plan.js'
 export { defaultPlaceWeights, placeWeightsSchema, type PlaceWeights } from './weights.js'
 export { freshId, freshPlanId } from './ids.js'
+export type { FollowedStandard, KeptDeviation, StandardKey } from './followed.js'
 export {
   acceptedIn,
   activeArrangement,
@@ -149,3 +150,4 @@ export { chooseBench, setOwnFigures, setPlanSettings } from './edits/settings.js
 export { takeCommands, takeUsage } from './edits/imports.js'
 export { allowMove, declineConsequences, declineMove } from './edits/decline.js'
 export type { OwnFigures, OwnLearning, OwnSlip, OwnSlips } from './own-figures.js'
+export { leaveStandard, sayWhyDeviating } from './edits/follow.js'

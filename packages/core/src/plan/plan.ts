@@ -1,4 +1,5 @@
 import { z } from '../zod.js'
+import { followedSchema } from './followed.js'
 import { ownFiguresSchema } from './own-figures.js'
 import { benchSchema, deviceSchema } from '../bench/index.js'
 import { commandSchema, programSchema, rulesSchema } from '../commands/index.js'
@@ -124,6 +125,8 @@ export const planSchema = z.strictObject({
   payBackDays: z.number().min(1).max(1000).optional(),
   /** what practice has measured of the person; nothing, and what is assumed counts, where left out */
   own: ownFiguresSchema.optional(),
+  /** a team's standard that the plan follows; none where left out */
+  standard: followedSchema.optional(),
   usage: usageSchema.nullable(),
   /** what stays as it is, and keys that must not be used */
   rules: rulesSchema,

@@ -130,6 +130,7 @@ export const deleteCommand = edit((plan: Plan, id: string) => {
   plan.routines = plan.routines.filter((r) => r.steps.length > 0)
   for (const arrangement of plan.arrangements)
     arrangement.placements = arrangement.placements.flatMap((placed) => withoutCommand(placed, id))
+  if (plan.standard) plan.standard.deviations = plan.standard.deviations.filter((d) => d.commandId !== id)
   const { labels } = plan
   labels.texts = labels.texts.filter((t) => t.commandId !== id)
   for (const { controlId } of labels.keys.filter((key) => key.words?.some((w) => w.commandId === id)))

@@ -1,0 +1,294 @@
+import { canBeLiveTogether, type Command } from '../commands/index.js'
+import type { CommandId } from '../ids.js'
+import type { PreparedModel } from '../model/index.js'
+import type { Placement, Plan, StandardKey } from '../plan/index.js'
+import { triggerKey, type Trigger } from '../triggers/index.js'
+import { nearestPlaces, type KeptIdea, type LostTrigger } from './nearest.js'
+import { matcherOf, namedIn, withCommandsOf } from './standard-commands.js'
+import { keysOf, whyUnfit, type Unfit } from './standard.js'
+
+/** A standard as it is taken over: its plan, and the arrangement that counts. */
+export type StandardFile = Pick<PreparedModel, 'plan' | 'arrangement'>
+
+/** One key of a standard as a person would take it. */
+export interface TakenKey {
+  /** as the standard has it */
+  readonly trigger: Trigger
+  /** why it does not serve here; null where it does */
+  readonly why: Unfit['why'] | null
+  /** the place that is taken: the standard's own, else the nearest one; null where none is free, or another of its keys serves */
+  readonly taken: Trigger | null
+  /** what the nearest place keeps of its idea */
+  readonly keeps: readonly KeptIdea[]
+}
+
+/** One command about which a standard says otherwise than the plan that follows it. */
+export interface StandardChange {
+  /** a command that the plan lacks; another key; the standard has no key for it any more */
+  readonly kind: 'new' | 'key' | 'gone'
+  readonly command: Command
+  /** the plan's own command; a new one is brought in under this id */
+  readonly ownId: CommandId
+  /** what the version said that was taken over last; null at first, and for what was not in it */
+  readonly was: readonly Trigger[] | null
+  readonly has: readonly Trigger[]
+  readonly keys: readonly TakenKey[]
+  /** own commands that stand on a key that would be taken, and lose it */
+  readonly givesWay: readonly { readonly command: Command; readonly trigger: Trigger }[]
+  /** the person deviates, and the standard has changed since */
+  readonly isConflict: boolean
+  /** a rule of the person keeps it where it is */
+  readonly isLocked: boolean
+  readonly isProposed: boolean
+}
+
+/** A standard beside a plan. */
+export interface StandardOffer {
+  readonly changes: readonly StandardChange[]
+  /** the plan with the commands that it lacks, not yet placed */
+  readonly joined: Plan
+  /** deviations of the person about which the standard says nothing new */
+  readonly keptDeviations: number
+  /** commands that are as the standard has them */
+  readonly same: number
+  /** what the standard says now */
+  readonly keys: readonly StandardKey[]
+}
+
+/** What a standard says of each of its commands, in the arrangement in front. */
+export const standardKeys = ({ plan, index }: PreparedModel): StandardKey[] =>
+  plan.commands.flatMap((command): StandardKey[] => {
+    const triggers = index.triggers.get(command.id) ?? []
+    return triggers.length === 0 ? [] : [{ ...namedIn(plan, command), triggers: [...triggers] }]
+  })
+
+/**
+ * What a standard would change in a plan, command by command: at first all in which they differ, later what the standard has changed since it was taken
+ * over last. A key that does not serve the person's bench, hand, system or layout is offered at the nearest place that keeps its idea.
+ * @param prepareOwn  prepares the person's plan with the commands that it lacks
+ * @returns after steps that tell how many keys that do not serve have been looked at
+ */
+export function* standardOffer(
+  standard: PreparedModel,
+  plan: Plan,
+  prepareOwn: (joined: Plan) => PreparedModel,
+): Generator<number, StandardOffer, void> {
+  const keys = standardKeys(standard)
+  const match = matcherOf(plan, keys)
+  const commandOf = new Map(standard.plan.commands.map((c) => [c.id as string, c]))
+  const lacking = keys.flatMap((k) => (match(k) ? [] : (commandOf.get(k.commandId) ?? [])))
+  const { plan: joined, idOf } = withCommandsOf(plan, standard.plan, lacking)
+  const own = prepareOwn(joined)
+  const ownOf = new Map(own.plan.commands.map((c) => [c.id as string, c]))
+  const followed = plan.standard?.planId === standard.plan.id ? plan.standard : null
+  const before = new Map(followed?.keys.map((k) => [k.commandId as string, k.triggers]))
+  const asked: { key: StandardKey; command: Command; own: Command; was: readonly Trigger[] | null }[] = []
+  let [same, keptDeviations] = [0, 0]
+  for (const key of keys) {
+    const ownCommand = match(key) ?? ownOf.get(idOf.get(key.commandId) ?? '')
+    const command = commandOf.get(key.commandId)
+    if (!ownCommand || !command) continue
+    const was = before.get(key.commandId) ?? null
+    const has = own.index.triggers.get(ownCommand.id) ?? []
+    if (keysOf(has) === keysOf(key.triggers)) same++
+    else if (was && keysOf(was) === keysOf(key.triggers)) keptDeviations++
+    else asked.push({ key, command, own: ownCommand, was })
+  }
+  const lost: LostTrigger[] = []
+  const coming: LostTrigger[] = []
+  for (const { key, command, own: to } of asked) {
+    const serve = key.triggers.filter((t) => whyUnfit(t, command, standard, own) === null)
+    coming.push(...serve.map((trigger) => ({ command: to, trigger })))
+    // one that has another key of the standard needs no place for what it has lost
+    if (serve.length === 0) lost.push(...key.triggers.map((trigger) => ({ command: to, trigger })))
+  }
+  const steps = nearestPlaces(lost, standard, own, coming)
+  let step = steps.next()
+  for (; step.done !== true; step = steps.next()) yield step.value
+  const nearest = new Map(step.value.map((n) => [`${n.command.id} ${triggerKey(n.trigger)}`, n]))
+  const moving = new Set(asked.map((a) => a.own.id))
+  const isNew = new Set<CommandId>(idOf.values())
+  const changes = asked.map(({ key, command, own: to, was }): StandardChange => {
+    const has = own.index.triggers.get(to.id) ?? []
+    const taken = key.triggers.map((trigger): TakenKey => {
+      const why = whyUnfit(trigger, command, standard, own)
+      if (!why) return { trigger, why, taken: trigger, keeps: [] }
+      const place = nearest.get(`${to.id} ${triggerKey(trigger)}`)
+      return { trigger, why, taken: place?.place.trigger ?? null, keeps: place?.keeps ?? [] }
+    })
+    const isConflict = was !== null && keysOf(was) !== keysOf(has)
+    const isLocked = own.index.rules.locks(to) && has.length > 0
+    return {
+      kind: isNew.has(to.id) ? 'new' : 'key',
+      command,
+      ownId: to.id,
+      was,
+      has,
+      keys: taken,
+      givesWay: taken.flatMap(({ taken: t }) =>
+        t === null
+          ? []
+          : rivalsOn(t, to, own)
+              .filter((c) => !moving.has(c.id))
+              .map((c) => ({ command: c, trigger: t })),
+      ),
+      isConflict,
+      isLocked,
+      isProposed: !isConflict && !isLocked && taken.some((t) => t.taken !== null),
+    }
+  })
+  const now = new Set(keys.map((k) => k.commandId as string))
+  return {
+    changes: [...changes, ...goneFrom(followed?.keys ?? [], now, plan, own)],
+    joined,
+    keptDeviations,
+    same,
+    keys,
+  }
+}
+
+/** Commands that the standard has no key for any more; a person who has kept another key is not asked. */
+function goneFrom(
+  before: readonly StandardKey[],
+  now: ReadonlySet<string>,
+  plan: Plan,
+  own: PreparedModel,
+): StandardChange[] {
+  const match = matcherOf(plan, before)
+  return before.flatMap((key): StandardChange[] => {
+    const command = now.has(key.commandId) ? undefined : match(key)
+    const has = command ? (own.index.triggers.get(command.id) ?? []) : []
+    if (!command || keysOf(has) !== keysOf(key.triggers)) return []
+    const isLocked = own.index.rules.locks(command)
+    return [
+      {
+        kind: 'gone',
+        command,
+        ownId: command.id,
+        was: key.triggers,
+        has,
+        keys: [],
+        givesWay: [],
+        isConflict: false,
+        isLocked,
+        // nothing is taken from a person without being asked
+        isProposed: false,
+      },
+    ]
+  })
+}
+
+const rivalsOn = (trigger: Trigger, command: Command, own: PreparedModel): Command[] =>
+  (own.index.holders.get(triggerKey(trigger)) ?? []).filter(
+    (c) => c.id !== command.id && c.programId === command.programId && meets(c, command, own),
+  )
+
+function meets(a: Command, b: Command, { plan }: PreparedModel): boolean {
+  const program = plan.programs.find((p) => p.id === a.programId)
+  return program === undefined || canBeLiveTogether(a, b, program)
+}
+
+/**
+ * A plan with changes of a standard taken over into the arrangement in front, and the standard followed from now on. Of what is not taken, the person
+ * deviates; of a key that does not serve, its reason is kept.
+ */
+export function followStandard(
+  plan: Plan,
+  standard: StandardFile,
+  offer: StandardOffer,
+  taken: readonly StandardChange[],
+): Plan {
+  const isTaken = new Set(taken.map((c) => c.ownId))
+  const wanted = new Map<string, Placement[]>()
+  for (const change of taken) wanted.set(change.ownId, placementsFor(change, plan, standard, offer.joined))
+  const had = new Set(plan.commands.map((c) => c.id))
+  const commands = offer.joined.commands.filter((c) => had.has(c.id) || isTaken.has(c.id))
+  const used = new Set(commands.map((c) => c.programId))
+  const yields = new Set(
+    taken.flatMap((c) => c.givesWay.map((g) => `${g.command.id} ${triggerKey(g.trigger)}`)),
+  )
+  return {
+    ...plan,
+    commands,
+    programs: offer.joined.programs.filter((p) => used.has(p.id) || plan.programs.some((o) => o.id === p.id)),
+    arrangements: plan.arrangements.map((a) =>
+      a.id !== plan.activeArrangementId || a.isDefault
+        ? a
+        : {
+            ...a,
+            placements: [
+              ...a.placements.filter(
+                (p) => !wanted.has(p.commandId) && !yields.has(`${p.commandId} ${triggerKey(p.trigger)}`),
+              ),
+              ...[...wanted.values()].flat(),
+            ],
+          },
+    ),
+    standard: {
+      planId: standard.plan.id,
+      name: standard.plan.name,
+      keys: [...offer.keys],
+      deviations: deviationsAfter(plan, offer, isTaken),
+    },
+  }
+}
+
+/** What an own command has after its change: what it has there already, as it is; else as the standard has it. */
+function placementsFor(
+  change: StandardChange,
+  plan: Plan,
+  standard: StandardFile,
+  joined: Plan,
+): Placement[] {
+  const before = plan.arrangements.find((a) => a.id === plan.activeArrangementId)?.placements ?? []
+  const own = before.filter((p) => p.commandId === change.ownId)
+  const contexts = new Set(
+    joined.programs
+      .find((p) => joined.commands.some((c) => c.id === change.ownId && c.programId === p.id))
+      ?.contexts.map((c) => c.id),
+  )
+  return change.keys.flatMap(({ trigger, taken }): Placement[] => {
+    if (taken === null) return own.filter((p) => triggerKey(p.trigger) === triggerKey(trigger))
+    const kept = own.filter((p) => triggerKey(p.trigger) === triggerKey(taken))
+    if (kept.length > 0) return kept
+    const theirs = standard.arrangement.placements.find(
+      (p) => p.commandId === change.command.id && triggerKey(p.trigger) === triggerKey(trigger),
+    )
+    const isSame = triggerKey(taken) === triggerKey(trigger)
+    const contextIds = theirs?.contextIds?.every((c) => contexts.has(c)) ? theirs.contextIds : undefined
+    return [
+      {
+        commandId: change.ownId,
+        trigger: taken,
+        // what a control sends elsewhere is its own affair
+        ...(isSame && theirs?.sends && { sends: theirs.sends }),
+        ...(isSame && theirs?.waitMs !== undefined && { waitMs: theirs.waitMs }),
+        ...(contextIds && { contextIds }),
+      },
+    ]
+  })
+}
+
+/** The reasons as the person would give them. */
+const ownReasons: Readonly<Record<Unfit['why'], string>> = {
+  'not on their bench': 'not on my bench',
+  'taken by their system': 'my system takes it',
+  'another character on their layout': 'my layout has another character there',
+  'the hand must move': 'my hand has to move for it',
+}
+
+function deviationsAfter(
+  plan: Plan,
+  { changes }: StandardOffer,
+  isTaken: ReadonlySet<CommandId>,
+): { commandId: CommandId; why: string }[] {
+  const whyOf = new Map((plan.standard?.deviations ?? []).map((d) => [d.commandId as string, d.why]))
+  for (const change of changes) {
+    const unfit = change.keys.find((k) => k.why !== null)
+    const isAsItIs = isTaken.has(change.ownId) && !unfit
+    if (isAsItIs || change.kind === 'gone' || (change.kind === 'new' && !isTaken.has(change.ownId)))
+      whyOf.delete(change.ownId)
+    else if (!whyOf.has(change.ownId)) whyOf.set(change.ownId, unfit?.why ? ownReasons[unfit.why] : '')
+  }
+  return [...whyOf].map(([commandId, why]) => ({ commandId, why }))
+}
