@@ -163,6 +163,7 @@ test('another’s plan: what is different, what both have changed, and what is t
   )
   expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([])
   await dialog.getByRole('checkbox').first().check()
+  await expect(dialog.getByRole('group', { name: 'Clashes that it brings' })).toContainText(/It brings/)
   await dialog.getByRole('button', { name: 'Take 2 changes' }).click()
   await expect(message(page, '2 changes of “F6.reachplot.json” taken')).toBeVisible()
   await places(page)
@@ -171,4 +172,71 @@ test('another’s plan: what is different, what both have changed, and what is t
   await expect(page.getByRole('row', { name: /Close outline.*F6/ })).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('row', { name: /Close outline.*F6/ })).toHaveCount(0)
+})
+
+test('a standard is followed, one’s own ways keep their reasons, and a newer version is offered change by change', async ({
+  page,
+}) => {
+  interface Team {
+    id: string
+    name: string
+    arrangements: { id: string; placements: { commandId: string; trigger: Record<string, unknown> }[] }[]
+  }
+  const text = await readFile(new URL('../demo/demo.reachplot.json', import.meta.url), 'utf8')
+  /** The example as a team's standard, with some of its keys changed. */
+  const teamWith = (codes: Readonly<Record<string, string>>) => {
+    const plan = JSON.parse(text) as Team
+    plan.id = 'team'
+    plan.name = 'The survey team'
+    const draft = plan.arrangements.find((a) => a.id === 'draft-1')!
+    for (const [id, code] of Object.entries(codes))
+      draft.placements.find((p) => p.commandId === id && p.trigger['kind'] === 'chord')!.trigger['code'] =
+        code
+    return {
+      name: 'team.reachplot.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(plan)),
+    }
+  }
+  await openCarry(page)
+  const choose = async (button: string, file: ReturnType<typeof teamWith>): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: button }).click()
+    await (await chooser).setFiles(file)
+  }
+  await choose('Choose the standard…', teamWith({ 'fenmap-close-outline': 'F6', 'fenmap-show-grid': 'F7' }))
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('What The survey team would change')
+  await expect(dialog.getByRole('listitem')).toHaveCount(2)
+  await expect(dialog.getByRole('group', { name: 'Clashes that it brings' })).toContainText(/It brings/)
+  expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([])
+  await dialog.getByRole('listitem').filter({ hasText: 'Show grid' }).getByRole('checkbox').uncheck()
+  await dialog.getByRole('button', { name: 'Take 1 change' }).click()
+  await expect(message(page, '“The survey team” is followed: 1 change taken over')).toBeVisible()
+  await expect(places(page)).toContainText('This plan follows The survey team')
+  await expect(places(page)).toContainText('1 your own way')
+
+  await page.getByRole('button', { name: 'Your own ways…' }).click()
+  const why = dialog.getByLabel('Why Show grid deviates')
+  await why.fill('G is where I look for it')
+  await why.press('Enter')
+  expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([])
+  await dialog.getByRole('button', { name: 'Done' }).click()
+  await page.reload()
+
+  await choose('Read a newer version…', teamWith({ 'fenmap-close-outline': 'F5', 'fenmap-show-grid': 'F7' }))
+  await expect(dialog).toContainText('What is new in The survey team')
+  await expect(dialog).toContainText('1 stay your own way')
+  await expect(dialog.getByRole('listitem')).toHaveCount(1)
+  await expect(dialog.getByRole('checkbox')).toBeChecked()
+  await dialog.getByRole('button', { name: 'Take 1 change' }).click()
+  await page.getByRole('button', { name: 'Your own ways…' }).click()
+  await expect(dialog.getByLabel('Why Show grid deviates')).toHaveValue('G is where I look for it')
+  await page.keyboard.press('Escape')
+  // both have changed it: asked, and one’s own stays
+  await choose('Read a newer version…', teamWith({ 'fenmap-close-outline': 'F5', 'fenmap-show-grid': 'F6' }))
+  await expect(dialog.getByRole('listitem')).toContainText(
+    'You have it your own way, and the standard has changed it',
+  )
+  await expect(dialog.getByRole('checkbox')).not.toBeChecked()
 })

@@ -16,6 +16,7 @@ import type {
   SolveRow,
   Trigger,
 } from '@reach-plot/core'
+import type { StandardOffer } from '@reach-plot/core/carry'
 
 /** Command time and clashes of an arrangement. */
 export interface Summary {
@@ -58,5 +59,9 @@ export interface SolveService {
   stop(): void
   /** which changes from what is set now to the arrangement in front to bring in on which day */
   days(plan: Plan, newPerDay: number): Promise<DayPlan>
+  /** what a standard would change in a plan; told on the way how many keys that do not serve have been looked at */
+  standard(plan: Plan, standard: Plan, onLooked: (count: number) => void): Promise<StandardOffer>
+  /** findings that a change of the plan brings, and how many it ends */
+  foresight(before: Plan, after: Plan): Promise<{ readonly brings: readonly Clash[]; readonly ends: number }>
   compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>
 }

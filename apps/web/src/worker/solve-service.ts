@@ -2,6 +2,7 @@ import {
   arrangementSetNow,
   candidate,
   dayHours,
+  foresight,
   proposedSets,
   chordTable,
   compareArrangements,
@@ -21,6 +22,7 @@ import {
   prepare,
   prepareWork,
 } from '@reach-plot/core'
+import { standardOffer } from '@reach-plot/core/carry'
 import { catalogues } from './catalogues.js'
 import { fillTable, reachShelf } from './kept-reach.js'
 import type { SolveService, Summary } from './solve-protocol.js'
@@ -131,6 +133,25 @@ export const solveService: SolveService = {
   },
   stop() {
     stopped = true
+  },
+  async standard(plan, standard, onLooked) {
+    await reachedModel(plan)
+    const steps = standardOffer(prepare(standard, catalogues), plan, modelOf)
+    let step = steps.next()
+    let last = performance.now()
+    while (step.done !== true) {
+      if (performance.now() - last > turnMs) {
+        onLooked(step.value)
+        await turn()
+        last = performance.now()
+      }
+      step = steps.next()
+    }
+    return step.value
+  },
+  foresight(before, after) {
+    const { brings, ends } = foresight(prepare(before, catalogues), prepare(after, catalogues))
+    return Promise.resolve({ brings, ends: ends.length })
   },
   async compare(plan, arrangementIds) {
     const chosen = arrangementIds.flatMap((id) => plan.arrangements.find((a) => a.id === id) ?? [])

@@ -3,6 +3,7 @@ import { download } from '../../parts/download.js'
 import { TickField } from '../../parts/fields.js'
 import { howMany } from '../../parts/words.js'
 import { OthersPart } from './others-part.js'
+import { StandardPart } from './standard-part.js'
 import type { CarryPlace, CarryScreen } from './use-carry.js'
 
 /** The programs, devices and the system, with how far each is. */
@@ -40,6 +41,7 @@ export function CarrySide({ view }: { view: CarryScreen }) {
           Save the page
         </button>
       </div>
+      <StandardPart />
       <OthersPart />
     </nav>
   )

@@ -1,4 +1,5 @@
 import type { DifferenceKind } from '@reach-plot/core'
+import { ClashesOfChange } from '../../parts/clashes-of-change.js'
 import { Dialog } from '../../parts/dialog.js'
 import { howMany } from '../../parts/words.js'
 import { useOthers, type OtherChange, type OthersScreen } from './use-others.js'
@@ -73,6 +74,7 @@ function OthersDialog({ view }: { view: OthersScreen }) {
       {view.changes.length > mostShown && (
         <p className="mt-2 text-ink-2">and {view.changes.length - mostShown} more: choose a kind above.</p>
       )}
+      <ClashesOfChange after={view.after} />
     </Dialog>
   )
 }

@@ -71,17 +71,16 @@ export function useOthers() {
       showProblem(error)
     }
   }
+  const takenKeys = taken.map((c) => c.key).join()
+  const made = useMemo(
+    () => (taken.length > 0 ? planWith(plan, taken) : null),
+    // what is ticked, not the list of it, which is made anew each time
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [plan, takenKeys],
+  )
   const take = (): void => {
-    const made = salvagePlan(
-      JSON.stringify(
-        applyDifferences(
-          plan,
-          taken.map((c) => c.difference),
-        ),
-      ),
-    )
     if (!made) return
-    edit(() => ({ ...made.plan, id: plan.id, name: plan.name }))
+    edit(() => made.plan)
     const lost =
       made.dropped.length > 0
         ? ` ${howMany(made.dropped.length, 'name leads', 'names lead')} nowhere and went.`
@@ -111,8 +110,17 @@ export function useOthers() {
     isTaken,
     choose: (key: string, on: boolean) => setChosen(new Map([...chosen, [key, on]])),
     taken: taken.length,
+    /** the plan with what is ticked; null where nothing is */
+    after: made?.plan ?? null,
     take,
   }
+}
+
+/** The plan with changes of another taken; what then leads nowhere is dropped. */
+function planWith(plan: Plan, taken: readonly OtherChange[]): ReturnType<typeof salvagePlan> {
+  const differences = taken.map((c) => c.difference)
+  const made = salvagePlan(JSON.stringify(applyDifferences(plan, differences)))
+  return made && { ...made, plan: { ...made.plan, id: plan.id, name: plan.name } }
 }
 
 export type OthersScreen = ReturnType<typeof useOthers>

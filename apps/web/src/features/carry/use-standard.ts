@@ -1,0 +1,148 @@
+import { proxy } from 'comlink'
+import { useMemo, useRef, useState } from 'react'
+import {
+  activeArrangement,
+  checkFileSize,
+  copyArrangement,
+  leaveStandard,
+  maxPlanBytes,
+  sayWhyDeviating,
+  type CommandId,
+  type Plan,
+} from '@reach-plot/core'
+import { followStandard, standingOf, type StandardChange, type StandardOffer } from '@reach-plot/core/carry'
+import { chooseFile } from '../../parts/download.js'
+import { howMany } from '../../parts/words.js'
+import { undoAction } from '../../store/actions.js'
+import { toast } from '../../store/message.js'
+import { useEdit, usePlan } from '../../store/plan-store.js'
+import { showProblem } from '../../store/problem.js'
+import { useDerived } from '../../store/selectors.js'
+import { openable } from '../../store/shelf.js'
+import { solveService } from '../../worker/solve-client.js'
+
+/** Which of a standard's changes are listed. */
+export const changeGroups = ['all', 'fits', 'elsewhere', 'asked'] as const
+export type ChangeGroup = (typeof changeGroups)[number]
+
+export const groupOf = (c: StandardChange): Exclude<ChangeGroup, 'all'> =>
+  c.isConflict || c.isLocked || c.kind === 'gone'
+    ? 'asked'
+    : c.keys.some((k) => k.why !== null)
+      ? 'elsewhere'
+      : 'fits'
+
+/** The standard that is looked at, and what it would change in the plan for which that was worked out. */
+interface Looked {
+  readonly standard: Plan
+  readonly plan: Plan
+  readonly offer: StandardOffer
+}
+
+/** A standard that is chosen and looked through, in the worker, since every place of the bench is looked at for what does not serve. */
+function useLookingThrough() {
+  const plan = usePlan()
+  const [looked, setLooked] = useState<Looked | null>(null)
+  /** keys that have been looked at; null while nothing is worked out */
+  const [working, setWorking] = useState<{ readonly name: string; readonly count: number } | null>(null)
+  const run = useRef(0)
+  const read = async (): Promise<void> => {
+    const file = await chooseFile('.json,application/json')
+    if (!file) return
+    const mine = ++run.current
+    const ifWanted = (then: () => void): void => {
+      if (mine === run.current) then()
+    }
+    try {
+      checkFileSize(file.size, maxPlanBytes, file.name)
+      const standard = openable(await file.text(), file.name)
+      setWorking({ name: standard.name, count: 0 })
+      const onLooked = (count: number): void => ifWanted(() => setWorking({ name: standard.name, count }))
+      const offer = await solveService().standard(plan, standard, proxy(onLooked))
+      ifWanted(() => setLooked({ standard, plan, offer }))
+    } catch (error) {
+      ifWanted(() => showProblem(error))
+    } finally {
+      ifWanted(() => setWorking(null))
+    }
+  }
+  return {
+    // what was worked out for another plan says nothing of this one
+    looked: looked?.plan === plan ? looked : null,
+    working,
+    read,
+    /** the answer is not waited for any more */
+    cancel: () => {
+      run.current++
+      setWorking(null)
+    },
+    close: () => setLooked(null),
+  }
+}
+
+/** A team's standard: following it, what is new in it, and where one's own ways are kept. */
+export function useStandard() {
+  const plan = usePlan()
+  const edit = useEdit()
+  const { index, arrangement } = useDerived()
+  const looking = useLookingThrough()
+  const { looked, close } = looking
+  const [chosen, setChosen] = useState<ReadonlyMap<CommandId, boolean>>(new Map())
+  const [group, setGroup] = useState<ChangeGroup>('all')
+  const standing = useMemo(() => standingOf(plan, index), [plan, index])
+  const changes = looked?.offer.changes ?? []
+  const isTaken = (c: StandardChange): boolean => !c.isLocked && (chosen.get(c.ownId) ?? c.isProposed)
+  const inGroup = (g: ChangeGroup) => (g === 'all' ? changes : changes.filter((c) => groupOf(c) === g))
+  const taken = changes.filter(isTaken)
+  const takenIds = taken.map((c) => c.ownId).join()
+  const after = useMemo(
+    () => (looked ? planFollowing(looked, taken) : null),
+    // what is ticked, not the list of it, which is made anew each time
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [looked, takenIds],
+  )
+  const take = (): void => {
+    if (!looked || !after) return
+    const { standard } = looked
+    edit(() => after)
+    toast(`“${standard.name}” is followed: ${howMany(taken.length, 'change', 'changes')} taken over.`, {
+      action: undoAction(),
+    })
+    close()
+  }
+  return {
+    ...looking,
+    plan,
+    standing,
+    arrangement,
+    read: () => {
+      setChosen(new Map())
+      setGroup('all')
+      return looking.read()
+    },
+    changes: inGroup(group),
+    counts: changeGroups.map((g) => ({ group: g, count: inGroup(g).length })),
+    group,
+    setGroup,
+    isTaken,
+    choose: (id: CommandId, on: boolean) => setChosen(new Map([...chosen, [id, on]])),
+    taken: taken.length,
+    /** the plan with what is ticked */
+    after,
+    take,
+    sayWhy: (id: CommandId, why: string) => edit((now) => sayWhyDeviating(now, id, why)),
+    leave: () => {
+      edit(leaveStandard)
+      toast('The standard is followed no longer. Every key stays where it is.', { action: undoAction() })
+    },
+  }
+}
+
+/** The plan that follows; what is taken of a standard goes into a copy where the programs' own keys are in front. */
+function planFollowing({ standard, plan, offer }: Looked, taken: readonly StandardChange[]): Plan {
+  const { id, isDefault } = activeArrangement(plan)
+  const base = isDefault ? copyArrangement(plan, id, { name: `As “${standard.name}” has it` }).plan : plan
+  return followStandard(base, { plan: standard, arrangement: activeArrangement(standard) }, offer, taken)
+}
+
+export type StandardScreen = ReturnType<typeof useStandard>
