@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { readFile, writeFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import { chooseCommand, openDemo, planMenu } from './app.js'
@@ -319,6 +320,24 @@ test('moving to the travel bench shows what is lost', async ({ page }) => {
   await expect(page.getByRole('group', { name: 'Chart of Travel' })).toBeVisible()
   await page.getByRole('link', { name: /clashes/ }).click()
   await expect(page.getByText('No device on this bench has the control pad key 6.').first()).toBeVisible()
+})
+
+test('what another bench would leave without a key gets places of its own there', async ({ page }) => {
+  await page.goto('/bench/moves')
+  await page.getByRole('button', { name: 'Find places for them' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Places on Travel' })
+  await expect(dialog.getByRole('listitem').first()).toBeVisible()
+  const found = await dialog.getByRole('listitem').count()
+  expect(found).toBeGreaterThan(20)
+  expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([])
+  await dialog.getByRole('checkbox').first().uncheck()
+  await dialog.getByRole('button', { name: `Take ${found - 1} places` }).click()
+  await expect(page.getByText(`${found - 1} keys are Travel’s own.`)).toBeVisible()
+  await page.reload()
+  await page.getByRole('button', { name: 'Take them off' }).click()
+  await expect(page.getByText('keys are Travel’s own.')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(`${found - 1} keys are Travel’s own.`)).toBeVisible()
 })
 
 test.describe('the simulated bench', () => {

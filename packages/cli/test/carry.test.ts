@@ -43,11 +43,11 @@ test('page: one file for people without the app', async () => {
   expect((await cli('page', demo)).stderr).toMatch(/--out is missing/)
 })
 
-test('standard: who deviates where, and whom it does not serve', async () => {
+/** A colleague who has one key otherwise, and no deck. */
+function annaPlan(): string {
   const folder = mkdtempSync(join(tmpdir(), 'reach-plot-standard-'))
-  const text = readFileSync(demo, 'utf8')
   const anna = join(folder, 'anna.reachplot.json')
-  const plan = JSON.parse(text)
+  const plan = JSON.parse(readFileSync(demo, 'utf8'))
   const draft = plan.arrangements.find((a: { id: string }) => a.id === 'draft-1')
   draft.placements.find((p: { commandId: string }) => p.commandId === 'fenmap-close-outline').trigger.code =
     'F6'
@@ -55,6 +55,11 @@ test('standard: who deviates where, and whom it does not serve', async () => {
     .find((b: { id: string }) => b.id === plan.activeBenchId)
     .devices.filter((d: { deviceId: string }) => d.deviceId !== 'deck')
   writeFileSync(anna, JSON.stringify(plan))
+  return anna
+}
+
+test('standard: who deviates where, and whom it does not serve', async () => {
+  const anna = annaPlan()
   const found = await json('standard', demo, anna, demo)
   expect(found.people[0]).toMatchObject({ who: 'anna', deviations: 1, lacking: [] })
   expect(found.people[1]).toMatchObject({ deviations: 0 })
@@ -66,4 +71,22 @@ test('standard: who deviates where, and whom it does not serve', async () => {
   expect(
     lost.some((u: { who: string; why: string }) => u.who === 'anna' && u.why === 'not on their bench'),
   ).toBe(true)
+})
+
+test('standard --follow: a plan takes what is proposed, and has nothing to take a second time', async () => {
+  const out = join(mkdtempSync(join(tmpdir(), 'reach-plot-follow-')), 'anna.json')
+  const first = await json('standard', demo, annaPlan(), '--follow', out)
+  expect(first.changes.map((c: { command: string }) => c.command)).toContain('fenmap-close-outline')
+  const again = await json('standard', demo, out, '--follow', join(out, '../again.json'))
+  expect(again.changes).toEqual([])
+  expect(again.keptDeviations).toBe(first.deviations.length)
+})
+
+test('bench --places: what is left without a key on another bench gets one of its own there', async () => {
+  const out = join(mkdtempSync(join(tmpdir(), 'reach-plot-travel-')), 'travel.json')
+  const found = await json('bench', demo, '--compare', 'desk', 'travel', '--places', out)
+  expect(found.places.length).toBeGreaterThan(20)
+  const left = await json('bench', out, '--compare', 'desk', 'travel')
+  const before = await json('bench', demo, '--compare', 'desk', 'travel')
+  expect(left.without.length).toBe(before.without.length - found.places.length)
 })

@@ -99,6 +99,7 @@ const notDerivedFrom: ReadonlySet<string> = new Set<keyof Plan>([
   'id',
   'name',
   'routines',
+  'standard',
   'weights',
   'labels',
   'setNowArrangementId',

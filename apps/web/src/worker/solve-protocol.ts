@@ -16,7 +16,7 @@ import type {
   SolveRow,
   Trigger,
 } from '@reach-plot/core'
-import type { StandardOffer } from '@reach-plot/core/carry'
+import type { NearestPlace, StandardOffer } from '@reach-plot/core/carry'
 
 /** Command time and clashes of an arrangement. */
 export interface Summary {
@@ -45,6 +45,9 @@ export interface SolvedPlan {
   readonly after: Summary
 }
 
+/** Where a command goes on another bench. */
+export type BenchPlace = Pick<NearestPlace, 'command' | 'trigger' | 'keeps'> & { readonly to: Trigger }
+
 /** What the worker does. `stop` ends a search with the best so far; the worker is ended to drop it. */
 export interface SolveService {
   solve(plan: Plan, options: SolveOptions, onProgress: (progress: SolveProgress) => void): Promise<SolvedPlan>
@@ -61,6 +64,8 @@ export interface SolveService {
   days(plan: Plan, newPerDay: number): Promise<DayPlan>
   /** what a standard would change in a plan; told on the way how many keys that do not serve have been looked at */
   standard(plan: Plan, standard: Plan, onLooked: (count: number) => void): Promise<StandardOffer>
+  /** places on another bench for what it would leave without a key; told on the way how many are looked at */
+  otherBench(plan: Plan, benchId: string, onLooked: (count: number) => void): Promise<readonly BenchPlace[]>
   /** findings that a change of the plan brings, and how many it ends */
   foresight(before: Plan, after: Plan): Promise<{ readonly brings: readonly Clash[]; readonly ends: number }>
   compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>

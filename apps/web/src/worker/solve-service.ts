@@ -22,7 +22,7 @@ import {
   prepare,
   prepareWork,
 } from '@reach-plot/core'
-import { standardOffer } from '@reach-plot/core/carry'
+import { placesOnBench, standardOffer } from '@reach-plot/core/carry'
 import { catalogues } from './catalogues.js'
 import { fillTable, reachShelf } from './kept-reach.js'
 import type { SolveService, Summary } from './solve-protocol.js'
@@ -53,6 +53,21 @@ async function reachedModel(plan: Plan, isWanted?: () => boolean): Promise<Prepa
 const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 /** How often messages are let in, ms: each turn costs a few. */
 const turnMs = 50
+
+/** Goes through steps to their answer, telling on the way how far they are. */
+async function toTheEnd<T>(steps: Generator<number, T, void>, onStep: (count: number) => void): Promise<T> {
+  let step = steps.next()
+  let last = performance.now()
+  while (step.done !== true) {
+    if (performance.now() - last > turnMs) {
+      onStep(step.value)
+      await turn()
+      last = performance.now()
+    }
+    step = steps.next()
+  }
+  return step.value
+}
 
 let stopped = false
 /** the last question for gains; those before it end */
@@ -136,18 +151,18 @@ export const solveService: SolveService = {
   },
   async standard(plan, standard, onLooked) {
     await reachedModel(plan)
-    const steps = standardOffer(prepare(standard, catalogues), plan, modelOf)
-    let step = steps.next()
-    let last = performance.now()
-    while (step.done !== true) {
-      if (performance.now() - last > turnMs) {
-        onLooked(step.value)
-        await turn()
-        last = performance.now()
-      }
-      step = steps.next()
-    }
-    return step.value
+    return toTheEnd(standardOffer(prepare(standard, catalogues), plan, modelOf), onLooked)
+  },
+  async otherBench(plan, benchId, onLooked) {
+    const here = prepare(plan, catalogues)
+    const there = await reachedModel({ ...plan, activeBenchId: benchId })
+    const places = await toTheEnd(placesOnBench(here, there), onLooked)
+    return places.map(({ command, trigger, place, keeps }) => ({
+      command,
+      trigger,
+      keeps,
+      to: place.trigger,
+    }))
   },
   foresight(before, after) {
     const { brings, ends } = foresight(prepare(before, catalogues), prepare(after, catalogues))

@@ -6,6 +6,10 @@ import {
   activeBench,
   compareDevices,
   lossOfMove,
+  isOnBench,
+  placeOnBench,
+  writePlan,
+  type PreparedModel,
   triggerKey,
   triggerName,
   type Bench,
@@ -13,7 +17,8 @@ import {
   prepare,
   type BenchEnvironment,
 } from '@reach-plot/core'
-import { catalogues, loadPlan, rounded, usageError, type Outcome } from '../io.js'
+import { placesOnBench } from '@reach-plot/core/carry'
+import { catalogues, loadPlan, rounded, usageError, writeOut, type Outcome } from '../io.js'
 import { named } from '../loaded-plan.js'
 import { defineVerb, text, texts } from '../verb.js'
 
@@ -24,6 +29,10 @@ export const verb = defineVerb({
   files: 'PLAN.json',
   options: {
     compare: texts('A B', 'two devices, or two benches, by id or name'),
+    places: text(
+      'NEW.json',
+      'of two benches: the nearest place on the second for what is left without a key there, as its own, written here',
+    ),
     standing: text('DEVICE', 'a device: where on the desk it serves best, and what that gains'),
   },
   run({ files, options }) {
@@ -33,7 +42,10 @@ export const verb = defineVerb({
     if (first === undefined || second === undefined)
       throw usageError('two names are needed', 'give --compare A B, two benches or two devices of the plan')
     const benches = [first, second].map((name) => named(plan.benches, name))
-    if (benches[0] && benches[1]) return loss(plan, benches[0], benches[1])
+    if (benches[0] && benches[1])
+      return options.places === undefined
+        ? loss(plan, benches[0], benches[1])
+        : ownPlaces(plan, benches[0], benches[1], options.places)
     const devices = [first, second].flatMap((name) => named(plan.devices, name) ?? [])
     if (devices.length < 2) {
       const unknown = [first, second].find((n) => !named(plan.devices, n) && !named(plan.benches, n))
@@ -76,7 +88,8 @@ function loss(plan: Plan, from: Bench, to: Bench): Outcome {
     BenchEnvironment,
     BenchEnvironment,
   ]
-  const result = lossOfMove(arrangement.placements, here, there)
+  const placements = arrangement.placements.filter((p) => isOnBench(p, to.id))
+  const result = lossOfMove(placements, here, there)
   return {
     value: {
       from: from.id,
@@ -98,6 +111,41 @@ function loss(plan: Plan, from: Bench, to: Bench): Outcome {
           `  ${l.command.name}, ${triggerName(l.placement.trigger, there)}: without ${l.lacks.join(' and ')}`,
       ),
     ].join('\n'),
+  }
+}
+
+/** Places of the second bench's own for what it would leave without a key. */
+function ownPlaces(plan: Plan, from: Bench, to: Bench, out: string): Outcome {
+  const [here, there] = [from, to].map((bench) => prepare(plan, catalogues, { bench })) as [
+    PreparedModel,
+    PreparedModel,
+  ]
+  const steps = placesOnBench(here, there)
+  let step = steps.next()
+  while (step.done !== true) step = steps.next()
+  const places = step.value
+  const next = placeOnBench(
+    plan,
+    to.id,
+    places.map(({ command, place }) => ({ commandId: command.id, trigger: place.trigger })),
+  )
+  writeOut(out, writePlan(next))
+  return {
+    value: {
+      out,
+      places: places.map(({ command, trigger, place, keeps }) => ({
+        command: command.id,
+        lost: triggerKey(trigger),
+        place: triggerKey(place.trigger),
+        keeps,
+      })),
+    },
+    text: places
+      .map(
+        ({ command, trigger, place, keeps }) =>
+          `${command.name}: ${triggerName(trigger, here.env)} → ${triggerName(place.trigger, there.env)}${keeps.length > 0 ? `, keeps the ${keeps.join(' and the ')}` : ''}`,
+      )
+      .join('\n'),
   }
 }
 

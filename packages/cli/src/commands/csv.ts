@@ -1,5 +1,6 @@
 import {
   activeArrangement,
+  onBench,
   foresight,
   maxCsvBytes,
   prepare,
@@ -35,7 +36,7 @@ export const verb = defineVerb({
   run({ files, options }) {
     const plan = loadPlan(files[0])
     const { what } = options
-    const arrangement = activeArrangement(plan)
+    const arrangement = onBench(activeArrangement(plan), plan.activeBenchId)
     if (options.in === undefined) {
       const text =
         what === 'commands' ? writeCommandCsv(plan) : writePlacementCsv(arrangement.placements, plan)

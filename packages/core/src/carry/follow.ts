@@ -1,7 +1,7 @@
 import { canBeLiveTogether, type Command } from '../commands/index.js'
 import type { CommandId } from '../ids.js'
 import type { PreparedModel } from '../model/index.js'
-import type { Placement, Plan, StandardKey } from '../plan/index.js'
+import { isOnBench, type Placement, type Plan, type StandardKey } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
 import { nearestPlaces, type KeptIdea, type LostTrigger } from './nearest.js'
 import { matcherOf, namedIn, withCommandsOf } from './standard-commands.js'
@@ -90,7 +90,9 @@ export function* standardOffer(
     if (!ownCommand || !command) continue
     const was = before.get(key.commandId) ?? null
     const has = own.index.triggers.get(ownCommand.id) ?? []
-    if (keysOf(has) === keysOf(key.triggers)) same++
+    const isThere = key.triggers.some((t) => own.index.stages.device(t).length === 0)
+    // a copy of the standard on a bench that has none of the keys is not served by it
+    if (keysOf(has) === keysOf(key.triggers) && (isThere || was !== null)) same++
     else if (was && keysOf(was) === keysOf(key.triggers)) keptDeviations++
     else asked.push({ key, command, own: ownCommand, was })
   }
@@ -218,7 +220,9 @@ export function followStandard(
             ...a,
             placements: [
               ...a.placements.filter(
-                (p) => !wanted.has(p.commandId) && !yields.has(`${p.commandId} ${triggerKey(p.trigger)}`),
+                (p) =>
+                  !isOnBench(p, plan.activeBenchId) ||
+                  (!wanted.has(p.commandId) && !yields.has(`${p.commandId} ${triggerKey(p.trigger)}`)),
               ),
               ...[...wanted.values()].flat(),
             ],
@@ -241,7 +245,7 @@ function placementsFor(
   joined: Plan,
 ): Placement[] {
   const before = plan.arrangements.find((a) => a.id === plan.activeArrangementId)?.placements ?? []
-  const own = before.filter((p) => p.commandId === change.ownId)
+  const own = before.filter((p) => p.commandId === change.ownId && isOnBench(p, plan.activeBenchId))
   const contexts = new Set(
     joined.programs
       .find((p) => joined.commands.some((c) => c.id === change.ownId && c.programId === p.id))

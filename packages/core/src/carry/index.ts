@@ -14,4 +14,5 @@ export {
   type StandardOffer,
   type TakenKey,
 } from './follow.js'
+export { placesOnBench } from './other-bench.js'
 export { standingOf, type OwnDeviation, type Standing } from './standing.js'

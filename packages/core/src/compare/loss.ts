@@ -46,11 +46,15 @@ export function benchLoss(placements: readonly Placed[], there: Environment): Be
   }
 }
 
-/** What is lost from one bench to another: what is lacking on both is no loss of the move. */
+/**
+ * What is lost from one bench to another: what is lacking on both is no loss of the move.
+ * @param placements  those that hold on every bench, and what the other has as its own
+ */
 export function lossOfMove(placements: readonly Placed[], here: Environment, there: Environment): BenchLoss {
   const lackingHere = new Set(benchLoss(placements, here).lost.map((l) => l.placement))
+  const stages = pressStages(there)
   return benchLoss(
-    placements.filter((p) => !lackingHere.has(p)),
+    placements.filter((p) => !lackingHere.has(p) || stages.device(p.trigger).length === 0),
     there,
   )
 }

@@ -139,11 +139,14 @@ function checkNotes(
 function checkArrangements(plan: Plan, commands: ReadonlySet<string>, contexts: Contexts, fail: Fail): void {
   const arrangements = idsOf(plan.arrangements, ['arrangements'], fail)
   const programOf = new Map(plan.commands.map((c) => [c.id, c.programId]))
+  const benches = new Set(plan.benches.map((b) => b.id))
   plan.arrangements.forEach((arrangement, i) => {
     idsOf(arrangement.popups, ['arrangements', i, 'popups'], fail)
     arrangement.placements.forEach((placed, j) => {
       const where = ['arrangements', i, 'placements', j]
       checkPlacement(placed, commands, contexts.get(programOf.get(placed.commandId) ?? ''), where, fail)
+      if (placed.benchId !== undefined && !benches.has(placed.benchId))
+        fail([...where, 'benchId'], `there is no bench "${placed.benchId}"`)
     })
   })
   for (const field of ['activeArrangementId', 'setNowArrangementId'] as const) {

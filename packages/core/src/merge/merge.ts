@@ -96,6 +96,13 @@ const needed: readonly (readonly [string, (path: FactPath, value: Json) => reado
         ? (value as readonly Json[]).flatMap((placed) => idIn(placed, 'commandId'))
         : [],
   ],
+  [
+    'benches',
+    (path, value) =>
+      path[0] === 'arrangements' && path[2] === 'placements' && path[3] !== '[]' && Array.isArray(value)
+        ? (value as readonly Json[]).flatMap((placed) => idIn(placed, 'benchId'))
+        : [],
+  ],
   ['programs', (path, value) => (path[0] === 'commands' && path[2] === 'programId' ? [String(value)] : [])],
   ['devices', (path, value) => (path[0] === 'benches' && path[4] === 'deviceId' ? [String(value)] : [])],
 ]

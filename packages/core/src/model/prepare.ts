@@ -8,7 +8,7 @@ import {
   type ReachContext,
   type ReachSituation,
 } from '../hand/index.js'
-import { activeArrangement, activeBench, type Arrangement, type Plan } from '../plan/index.js'
+import { activeArrangement, activeBench, onBench, type Arrangement, type Plan } from '../plan/index.js'
 import { environmentOf, type BenchEnvironment, type Catalogues } from './environment.js'
 import { indexPlaces, reachContextOf, type PlaceIndex } from './place-index.js'
 
@@ -18,6 +18,7 @@ import { indexPlaces, reachContextOf, type PlaceIndex } from './place-index.js'
  */
 export interface PreparedModel {
   readonly plan: Plan
+  /** as it holds on the bench */
   readonly arrangement: Arrangement
   readonly bench: Bench
   /** the hand that places are judged for: the first that rests on the bench */
@@ -51,7 +52,8 @@ export interface PrepareOptions {
  *   `DEVICE_MISSING` when the bench names a device that the plan lacks
  */
 export function prepare(plan: Plan, catalogues: Catalogues, options: PrepareOptions = {}): PreparedModel {
-  const { arrangement = activeArrangement(plan), bench = activeBench(plan) } = options
+  const { bench = activeBench(plan) } = options
+  const arrangement = onBench(options.arrangement ?? activeArrangement(plan), bench.id)
   const env = environmentOf(plan, catalogues, arrangement, bench)
   const index = indexPlaces(arrangement.placements, env)
   let situation: ReachSituation | undefined = options.table?.situation

@@ -82,7 +82,9 @@ export interface ReachedPlace {
 }
 
 /** All places of the bench for a program, the easiest first. */
-export function reachedPlaces(model: PreparedModel): (programId: Command['programId']) => readonly ReachedPlace[] {
+export function reachedPlaces(
+  model: PreparedModel,
+): (programId: Command['programId']) => readonly ReachedPlace[] {
   const { env, index, plan, reachAt, situation } = model
   const reachContext = reachContextOf(index, reachAt)
   const sets = proposedSets(env.layout.altGraph)

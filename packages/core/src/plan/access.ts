@@ -1,5 +1,6 @@
 import type { CommandId } from '../ids.js'
 import type { Bench } from '../bench/index.js'
+import { onBench } from './on-bench.js'
 import { defaultHoursPerDay, type Accepted, type Arrangement, type Plan } from './plan.js'
 
 /** The arrangement in front. */
@@ -16,11 +17,14 @@ const nothingSet: Arrangement = {
   accepted: [],
 }
 
-/** The arrangement that is set on the machine now: the one that is marked, else what the programs have by themselves, else nothing. */
+/** The arrangement that is set on the machine now: the one that is marked, else what the programs have by themselves, else nothing; as it holds on the bench in front. */
 export const arrangementSetNow = (plan: Plan): Arrangement =>
-  plan.arrangements.find((a) =>
-    plan.setNowArrangementId === null ? a.isDefault : a.id === plan.setNowArrangementId,
-  ) ?? nothingSet
+  onBench(
+    plan.arrangements.find((a) =>
+      plan.setNowArrangementId === null ? a.isDefault : a.id === plan.setNowArrangementId,
+    ) ?? nothingSet,
+    activeBench(plan).id,
+  )
 
 /** Which findings a person accepts: by the finding and the commands concerned, so that others come back. */
 export function acceptedIn(

@@ -150,4 +150,6 @@ export { chooseBench, setOwnFigures, setPlanSettings } from './edits/settings.js
 export { takeCommands, takeUsage } from './edits/imports.js'
 export { allowMove, declineConsequences, declineMove } from './edits/decline.js'
 export type { OwnFigures, OwnLearning, OwnSlip, OwnSlips } from './own-figures.js'
+export { isOnBench, onBench } from './on-bench.js'
+export { clearBenchPlaces, placeOnBench } from './edits/bench-places.js'
 export { leaveStandard, sayWhyDeviating } from './edits/follow.js'

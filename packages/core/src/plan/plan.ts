@@ -39,6 +39,8 @@ const placementSchema = z.strictObject({
   then: z.array(commandIdSchema).min(1).max(11).optional(),
   /** what a control waits between two chords that it sends, ms */
   waitMs: z.number().min(0).max(5000).optional(),
+  /** holds on this bench alone, where another place of the command is not there; on every bench where left out */
+  benchId: z.string().min(1).max(80).optional(),
 })
 /**
  * A command and a trigger. It holds in the contexts that the command lives in. Without a relay the program, or the
@@ -54,6 +56,7 @@ export interface Placed {
   readonly contextIds?: readonly string[] | undefined
   readonly then?: readonly CommandId[] | undefined
   readonly waitMs?: number | undefined
+  readonly benchId?: string | undefined
 }
 
 /** A finding that the person accepts: it stays listed, and comes back when other commands are concerned. */

@@ -1,5 +1,7 @@
 import { triggerKey, chooseBench } from '@reach-plot/core'
+import { howMany } from '../../parts/words.js'
 import { TriggerChip } from '../../parts/trigger-chip.js'
+import { BenchProposalDialog } from './bench-proposal.js'
 import { useBenchMoves, type BenchMovesView } from './use-bench-moves.js'
 
 /** What the arrangement in front loses when it moves to another bench: keys and controls that are not there. */
@@ -12,7 +14,7 @@ export function BenchMoves() {
         arrangement loses there is then listed here.
       </p>
     )
-  const { bench, to, setToId, others, loss, arrangement, edit } = view
+  const { bench, to, setToId, others, loss, arrangement, edit, proposal } = view
   return (
     <div className="flex min-h-0 min-w-0 grow flex-col">
       <div className="flex items-center gap-3 px-5 pt-4 pb-3">
@@ -31,12 +33,48 @@ export function BenchMoves() {
           <b className="text-magenta">{loss.lost.length} are lost</b>; <b>{loss.without.length}</b> commands
           are left without one, {Math.round(loss.usesPerHour)} uses an hour.
         </p>
+        {loss.without.length > 0 && (
+          <button
+            type="button"
+            className="btn btn-main"
+            disabled={proposal.looked !== null}
+            onClick={() => void proposal.find()}
+          >
+            Find places for them
+          </button>
+        )}
         <button type="button" className="btn" onClick={() => edit((plan) => chooseBench(plan, to.id))}>
           Work on “{to.name}”
         </button>
       </div>
+      <OwnPlaces view={view} />
+      <BenchProposalDialog proposal={proposal} to={to} />
       {/* a region that scrolls takes the focus, so that it can be scrolled by keys */}
       <LossList view={view} />
+    </div>
+  )
+}
+
+/** What the other bench has as its own, and the search for more. */
+function OwnPlaces({ view: { to, own, clearOwn, proposal, loss } }: { view: BenchMovesView }) {
+  return (
+    <div className="px-5 empty:hidden">
+      {proposal.looked !== null && (
+        <p role="status" className="pb-3">
+          {proposal.looked} of {loss.without.length} commands looked at …{' '}
+          <button type="button" className="link" onClick={proposal.stop}>
+            Stop
+          </button>
+        </p>
+      )}
+      {own.length > 0 && (
+        <p className="pb-3">
+          {howMany(own.length, 'key is', 'keys are')} {to.name}’s own.{' '}
+          <button type="button" className="link" onClick={clearOwn}>
+            Take them off
+          </button>
+        </p>
+      )}
     </div>
   )
 }

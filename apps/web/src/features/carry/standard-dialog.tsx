@@ -1,7 +1,8 @@
 import { triggerName, type Naming } from '@reach-plot/core'
-import { keysInWords, type KeptIdea, type StandardChange, type TakenKey } from '@reach-plot/core/carry'
+import { keysInWords, type StandardChange, type TakenKey } from '@reach-plot/core/carry'
 import { ClashesOfChange } from '../../parts/clashes-of-change.js'
 import { Dialog } from '../../parts/dialog.js'
+import { keptInWords } from '../../parts/kept-ideas.js'
 import { howMany } from '../../parts/words.js'
 import { useDerived } from '../../store/selectors.js'
 import type { ChangeGroup, StandardScreen } from './use-standard.js'
@@ -18,11 +19,6 @@ const whyWords: Readonly<Record<NonNullable<TakenKey['why']>, string>> = {
   'taken by their system': 'is taken by your system',
   'another character on their layout': 'types another character on your layout',
   'the hand must move': 'makes your hand leave its place',
-}
-const keptWords: Readonly<Record<KeptIdea, string>> = {
-  letter: 'with the same letter',
-  direction: 'in the same direction',
-  finger: 'with the same finger',
 }
 
 /** What a standard would change, one command a line, to be taken or left. */
@@ -152,7 +148,7 @@ function notesOf(change: StandardChange, env: Naming, standardName: string): str
       const lost = `${triggerName(trigger, env)} ${whyWords[why]}`
       if (taken)
         return [
-          `${lost}: ${triggerName(taken, env)} instead${keeps.length > 0 ? `, ${keeps.map((k) => keptWords[k]).join(' and ')}` : ''}.`,
+          `${lost}: ${triggerName(taken, env)} instead${keeps.length > 0 ? `, ${keptInWords(keeps)}` : ''}.`,
         ]
       return [serves ? `${lost}, and is left out.` : `${lost}, and no free place was found for it.`]
     }),

@@ -1,4 +1,5 @@
 import { freshId } from '../ids.js'
+import { isOnBench } from '../on-bench.js'
 import type { Arrangement, Plan } from '../plan.js'
 import { edit, editWith } from './edit.js'
 
@@ -28,7 +29,11 @@ export const copyArrangement = editWith(
       id: freshId(name, new Set(plan.arrangements.map((a) => a.id))),
       name,
       isDefault: false,
-      placements: (change.placements ?? source.placements).map((p) => ({ ...p })),
+      placements: [
+        ...(change.placements ?? source.placements),
+        // others are those of the bench in front
+        ...(change.placements ? source.placements.filter((p) => !isOnBench(p, plan.activeBenchId)) : []),
+      ].map((p) => ({ ...p })),
     }
     plan.arrangements.push(copy)
     plan.activeArrangementId = copy.id

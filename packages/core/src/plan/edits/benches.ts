@@ -105,6 +105,8 @@ export const addBench = editWith((plan: Plan, name: string, from: Bench | null):
 export const deleteBench = edit((plan: Plan, id: string) => {
   if (plan.benches.length === 1) return
   plan.benches = plan.benches.filter((b) => b.id !== id)
+  for (const arrangement of plan.arrangements)
+    arrangement.placements = arrangement.placements.filter((p) => p.benchId !== id)
   if (plan.activeBenchId === id) plan.activeBenchId = (plan.benches[0] as Bench).id
 })
 

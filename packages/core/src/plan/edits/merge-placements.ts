@@ -1,6 +1,7 @@
 import { ruleBook, type Rules } from '../../commands/index.js'
 import type { CommandId, ProgramId } from '../../ids.js'
 import { controlRefOf, triggerKey } from '../../triggers/index.js'
+import { isOnBench } from '../on-bench.js'
 import type { Placement, Plan } from '../plan.js'
 import { edit } from './edit.js'
 import { editableArrangement, isSameDevice } from './placements.js'
@@ -16,6 +17,8 @@ export interface MergedPlacements {
 }
 
 interface Known {
+  /** placements that other benches have as their own are no question */
+  readonly activeBenchId: string
   readonly commands: readonly { readonly id: CommandId; readonly programId: ProgramId }[]
   readonly rules: Rules
 }
@@ -25,11 +28,12 @@ interface Known {
  * command's placements of the same device give way; replaced, all of the programs that are brought do.
  */
 export function mergePlacements(
-  before: readonly Placement[],
+  all: readonly Placement[],
   given: readonly Placement[],
   mode: TakeMode,
-  { commands, rules }: Known,
+  { commands, rules, activeBenchId }: Known,
 ): MergedPlacements {
+  const before = all.filter((p) => isOnBench(p, activeBenchId))
   const book = ruleBook(rules)
   const commandOf = new Map<string, Known['commands'][number]>(commands.map((c) => [c.id, c]))
   const isHeld = ({ commandId, trigger }: Placement): boolean => {
@@ -72,7 +76,11 @@ export function mergePlacements(
   const keptNames = new Set(kept.map(nameOf))
   return {
     // what stays as it is keeps its relay, its chain and its rank
-    placements: [...kept, ...taken.filter((t) => !keptNames.has(nameOf(t)))],
+    placements: [
+      ...kept,
+      ...taken.filter((t) => !keptNames.has(nameOf(t))),
+      ...all.filter((p) => !isOnBench(p, activeBenchId)),
+    ],
     held,
   }
 }

@@ -1,7 +1,8 @@
 import type { CommandId } from '../../ids.js'
 import type { Command } from '../../commands/index.js'
 import { triggerKey, type Chord, type Trigger, type TriggerKey } from '../../triggers/index.js'
-import { activeArrangement } from '../access.js'
+import { activeArrangement, activeBench } from '../access.js'
+import { isOnBench } from '../on-bench.js'
 import type { Arrangement, Placed, Placement, Plan } from '../plan.js'
 import { edit } from './edit.js'
 
@@ -133,24 +134,37 @@ export function movesOf(placements: readonly Placed[], given: PlaceEdit): Move[]
   ]
 }
 
+/** The placements that hold on the bench in front, to be changed; what other benches have as their own stays. */
+function changeHere(
+  plan: Plan,
+  arrangement: Arrangement,
+  change: (here: readonly Placement[]) => readonly (Placed | Placement)[],
+): void {
+  const bench = activeBench(plan).id
+  const [here, elsewhere] = [true, false].map((is) =>
+    arrangement.placements.filter((p) => isOnBench(p, bench) === is),
+  ) as [Placement[], Placement[]]
+  arrangement.placements = [...(change(here) as Placement[]), ...elsewhere]
+}
+
 /** Places a command on a trigger of the arrangement in front, in one step with those that give way. */
 export const placeCommand = edit((plan: Plan, given: PlaceEdit) => {
   const arrangement = editableArrangement(plan)
   if (!arrangement) return
-  arrangement.placements = applyMoves(arrangement.placements, movesOf(arrangement.placements, given)).map(
-    (placed) => {
+  changeHere(plan, arrangement, (here) =>
+    applyMoves(here, movesOf(here, given)).map((placed) => {
       if (!isPlacedOn(placed, given.commandId, given.trigger)) return placed
       if (given.sends === undefined) return placed
       const { sends: _before, ...rest } = placed
       return given.sends === null ? rest : { ...rest, sends: given.sends.map((s) => ({ ...s })) }
-    },
-  ) as Placement[]
+    }),
+  )
 })
 
 /** Makes many moves at once, as `applyMoves` does. */
 export const moveMany = edit((plan: Plan, moves: readonly Move[]) => {
   const arrangement = editableArrangement(plan)
-  if (arrangement) arrangement.placements = applyMoves(arrangement.placements, moves) as Placement[]
+  if (arrangement) changeHere(plan, arrangement, (here) => applyMoves(here, moves))
 })
 
 /** Takes a command off one trigger, or off all of them. Relays that sent a removed chord stay, and the check tells. */
@@ -158,15 +172,15 @@ export const removePlacement = edit((plan: Plan, commandId: CommandId, trigger?:
   const arrangement = editableArrangement(plan)
   if (!arrangement) return
   const key: TriggerKey | null = trigger ? triggerKey(trigger) : null
-  arrangement.placements = arrangement.placements.filter(
-    (p) => p.commandId !== commandId || (key !== null && triggerKey(p.trigger) !== key),
+  changeHere(plan, arrangement, (here) =>
+    here.filter((p) => p.commandId !== commandId || (key !== null && triggerKey(p.trigger) !== key)),
   )
 })
 
-/** Puts placements in the place of all that the arrangement in front has. */
+/** Puts placements in the place of all that the arrangement in front has on the bench in front. */
 export const setPlacements = edit((plan: Plan, placements: readonly Placement[]) => {
   const arrangement = editableArrangement(plan)
-  if (arrangement) arrangement.placements = [...placements]
+  if (arrangement) changeHere(plan, arrangement, () => placements)
 })
 
 /** A command as a placement limits it: live in some of its contexts only. */
