@@ -121,8 +121,7 @@ function follow(path: string | undefined, others: readonly string[], out: string
   const own = model(followed)
   const standing = standingOf(followed, own.index)
   const keyInWords = ({ trigger, taken, why, keeps }: TakenKey, others: readonly TakenKey[]): string => {
-    if (!taken && others.some((o) => o.why === null))
-      return `${keysInWords([trigger], own.env)} left out (${why})`
+    if (!taken && others.some((o) => o.taken)) return `${keysInWords([trigger], own.env)} left out (${why})`
     const place = taken ? keysInWords([taken], own.env) : 'nothing free'
     const kept = keeps.length > 0 ? `; keeps the ${keeps.join(' and the ')}` : ''
     return why === null ? place : `${place} (${why}${kept})`
@@ -137,6 +136,7 @@ function follow(path: string | undefined, others: readonly string[], out: string
     value: {
       out,
       asBefore: offer.same,
+      asFarAsItServes: offer.asFarAsItServes.map((c) => c.ownId),
       keptDeviations: offer.keptDeviations,
       changes: offer.changes.map((c) => ({
         command: c.ownId,

@@ -16,7 +16,7 @@ export interface TakenKey {
   readonly trigger: Trigger
   /** why it does not serve here; null where it does */
   readonly why: Unfit['why'] | null
-  /** the place that is taken: the standard's own, else the nearest one; null where none is free, or another of its keys serves */
+  /** the place that is taken: the standard's own, else the nearest one; null where none is free, or the command has another place */
   readonly taken: Trigger | null
   /** what the nearest place keeps of its idea */
   readonly keeps: readonly KeptIdea[]
@@ -49,8 +49,9 @@ export interface StandardOffer {
   readonly joined: Plan
   /** deviations of the person about which the standard says nothing new */
   readonly keptDeviations: number
-  /** commands that are as the standard has them */
+  /** commands that are as the standard has them, and those that are so as far as it serves */
   readonly same: number
+  readonly asFarAsItServes: readonly StandardChange[]
   /** what the standard says now */
   readonly keys: readonly StandardKey[]
 }
@@ -102,7 +103,9 @@ export function* standardOffer(
     const serve = key.triggers.filter((t) => whyUnfit(t, command, standard, own) === null)
     coming.push(...serve.map((trigger) => ({ command: to, trigger })))
     // one that has another key of the standard needs no place for what it has lost
-    if (serve.length === 0) lost.push(...key.triggers.map((trigger) => ({ command: to, trigger })))
+    // and one place is enough for several that are lost
+    const [first] = key.triggers
+    if (serve.length === 0 && first) lost.push({ command: to, trigger: first })
   }
   const steps = nearestPlaces(lost, standard, own, coming)
   let step = steps.next()
@@ -141,13 +144,21 @@ export function* standardOffer(
   })
   const now = new Set(keys.map((k) => k.commandId as string))
   return {
-    changes: [...changes, ...goneFrom(followed?.keys ?? [], now, plan, own)],
+    changes: [
+      ...changes.filter((c) => !isAsFarAsItServes(c)),
+      ...goneFrom(followed?.keys ?? [], now, plan, own),
+    ],
     joined,
     keptDeviations,
     same,
+    asFarAsItServes: changes.filter(isAsFarAsItServes),
     keys,
   }
 }
+
+/** All that would be taken is there already; what is left of the standard's keys does not serve. */
+const isAsFarAsItServes = ({ keys, has, isLocked, isConflict }: StandardChange): boolean =>
+  !isLocked && !isConflict && has.length > 0 && keysOf(keys.flatMap((k) => k.taken ?? [])) === keysOf(has)
 
 /** Commands that the standard has no key for any more; a person who has kept another key is not asked. */
 function goneFrom(
@@ -283,16 +294,21 @@ const ownReasons: Readonly<Record<Unfit['why'], string>> = {
 
 function deviationsAfter(
   plan: Plan,
-  { changes }: StandardOffer,
+  { changes, asFarAsItServes }: StandardOffer,
   isTaken: ReadonlySet<CommandId>,
 ): { commandId: CommandId; why: string }[] {
   const whyOf = new Map((plan.standard?.deviations ?? []).map((d) => [d.commandId as string, d.why]))
-  for (const change of changes) {
-    const unfit = change.keys.find((k) => k.why !== null)
-    const isAsItIs = isTaken.has(change.ownId) && !unfit
+  for (const change of [...changes, ...asFarAsItServes]) {
+    const isFollowed = isTaken.has(change.ownId) || asFarAsItServes.includes(change)
+    const unfit = isFollowed ? change.keys.find((k) => k.why !== null) : undefined
+    const isAsItIs = isFollowed && !unfit
     if (isAsItIs || change.kind === 'gone' || (change.kind === 'new' && !isTaken.has(change.ownId)))
       whyOf.delete(change.ownId)
-    else if (!whyOf.has(change.ownId)) whyOf.set(change.ownId, unfit?.why ? ownReasons[unfit.why] : '')
+    else if (!whyOf.has(change.ownId))
+      whyOf.set(
+        change.ownId,
+        unfit?.why ? ownReasons[unfit.why] : change.isLocked ? 'locked where it is' : '',
+      )
   }
   return [...whyOf].map(([commandId, why]) => ({ commandId, why }))
 }

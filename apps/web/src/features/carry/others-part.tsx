@@ -66,6 +66,7 @@ function OthersDialog({ view }: { view: OthersScreen }) {
         </p>
       )}
       <KindRow view={view} />
+      <ClashesOfChange after={view.after} />
       <ul className="mt-2" aria-label="Differences">
         {view.changes.slice(0, mostShown).map((c) => (
           <ChangeItem key={c.key} change={c} view={view} />
@@ -74,7 +75,6 @@ function OthersDialog({ view }: { view: OthersScreen }) {
       {view.changes.length > mostShown && (
         <p className="mt-2 text-ink-2">and {view.changes.length - mostShown} more: choose a kind above.</p>
       )}
-      <ClashesOfChange after={view.after} />
     </Dialog>
   )
 }

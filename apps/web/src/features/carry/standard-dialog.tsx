@@ -49,7 +49,10 @@ export function StandardDialog({
     >
       <p>
         {howMany(offer.same, 'command is', 'commands are')} as the standard has{' '}
-        {offer.same === 1 ? 'it' : 'them'}, {offer.changes.length} would change
+        {offer.same === 1 ? 'it' : 'them'}
+        {offer.asFarAsItServes.length > 0 &&
+          `, ${offer.asFarAsItServes.length} more as far as it suits you`}, {offer.changes.length} would
+        change
         {offer.keptDeviations > 0 && `, ${offer.keptDeviations} stay your own way`}.
         {plan.standard && !isFollowed && ` It would be followed in place of “${plan.standard.name}”.`}
         {arrangement.isDefault &&
@@ -73,6 +76,7 @@ export function StandardDialog({
             </button>
           ))}
       </div>
+      <ClashesOfChange after={view.after} />
       <ul className="mt-2" aria-label="Changes">
         {changes.slice(0, mostShown).map((c) => (
           <ChangeItem key={`${c.kind} ${c.ownId}`} change={c} view={view} standardName={standard.name} />
@@ -81,7 +85,6 @@ export function StandardDialog({
       {changes.length > mostShown && (
         <p className="mt-2 text-ink-2">and {changes.length - mostShown} more: choose a kind above.</p>
       )}
-      <ClashesOfChange after={view.after} />
     </Dialog>
   )
 }
@@ -131,7 +134,7 @@ function ChangeItem({
 
 function notesOf(change: StandardChange, env: Naming, standardName: string): string[] {
   const { keys, givesWay, was } = change
-  const serves = keys.some((k) => k.why === null)
+  const hasPlace = keys.some((k) => k.taken !== null)
   return [
     ...(change.kind === 'new' ? ['You do not have this command yet: it is brought in.'] : []),
     ...(change.kind === 'gone'
@@ -150,7 +153,7 @@ function notesOf(change: StandardChange, env: Naming, standardName: string): str
         return [
           `${lost}: ${triggerName(taken, env)} instead${keeps.length > 0 ? `, ${keptInWords(keeps)}` : ''}.`,
         ]
-      return [serves ? `${lost}, and is left out.` : `${lost}, and no free place was found for it.`]
+      return [hasPlace ? `${lost}, and is left out.` : `${lost}, and no free place was found for it.`]
     }),
     ...givesWay.map((g) => `“${g.command.name}” loses ${triggerName(g.trigger, env)}.`),
   ]
