@@ -45,16 +45,22 @@ test('the set-up list is ticked off by keys alone, stays so, and says what canno
   await expect(message(page, '“Redo” is not proposed there again')).toBeVisible()
   await expect(page.getByText(/1 done, 1 not possible/)).toBeVisible()
 
-  const [file] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as text' }).click(),
-  ])
-  const text = await readFile(await file.path(), 'utf8')
+  const saved = async (form: string): Promise<Buffer> => {
+    await page.getByRole('button', { name: 'Save what is left' }).click()
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: form }).click(),
+    ])
+    return readFile(await file.path())
+  }
+  const text = (await saved('Text')).toString('utf8')
   expect(text).toContain('## Fenmap')
   expect(text).toContain(
     '- [ ] Edit › Select › None: Select none: Take Ctrl+Shift+A off it. Press Esc in its field.',
   )
   expect(text).not.toContain('Redo: Take Ctrl+Shift+Y')
+  expect((await saved('HTML page')).toString('utf8')).toContain('Select none · Edit › Select › None')
+  expect((await saved('PDF')).subarray(0, 5).toString()).toBe('%PDF-')
 })
 
 test('keys of the system come as lines with a way back, a key file is written over as it is', async ({

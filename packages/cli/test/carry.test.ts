@@ -18,6 +18,20 @@ test('setup: what to change where, in order, with what each step waits for', asy
   ).toBe(true)
 })
 
+test('setup --out: the list as PDF, page, text and table', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'reach-plot-setup-'))
+  const written = async (ending: string): Promise<Buffer> => {
+    const out = join(folder, `list.${ending}`)
+    await json('setup', demo, '--from', 'defaults', '--to', 'draft-1', '--out', out)
+    return readFileSync(out)
+  }
+  expect((await written('pdf')).subarray(0, 5).toString()).toBe('%PDF-')
+  expect((await written('html')).toString()).toContain('Select none · Edit › Select › None')
+  expect((await written('md')).toString()).toContain('- [ ] Edit › Select › None: Select none: Take')
+  expect((await written('csv')).toString()).toContain('where,menu,command,now,becomes,what to do')
+  expect((await cli('setup', demo, '--out', join(folder, 'list.doc'))).status).toBe(2)
+})
+
 test('keyfile: an arrangement over a program’s own key file, changing only what changes', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'reach-plot-keyfile-'))
   const [path, out] = [join(folder, 'keys.conf'), join(folder, 'new.conf')]

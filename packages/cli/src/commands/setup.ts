@@ -1,15 +1,33 @@
-import { keysInWords, setUpSteps, stepInWords, type SetUpStep } from '@reach-plot/core/carry'
-import { loadPlan } from '../io.js'
+import {
+  keysInWords,
+  setUpCsv,
+  setUpMarkdown,
+  setUpSheet,
+  setUpSteps,
+  stepInWords,
+  type SetUpPart,
+  type SetUpStep,
+} from '@reach-plot/core/carry'
+import { noAdjust, mediaOf } from '@reach-plot/core/drawing'
+import { listHtml, listSheet, paperStock } from '@reach-plot/core/labels'
+import { documentFile } from '@reach-plot/print'
+import type { PreparedModel } from '@reach-plot/core'
+import { labelFont } from '../label-font.js'
+import { loadPlan, usageError, writeOut } from '../io.js'
 import { betweenArrangements, betweenOptions } from '../loaded-plan.js'
-import { defineVerb } from '../verb.js'
+import { defineVerb, text } from '../verb.js'
+import { rasteriser } from '../raster.js'
 
 /** What to change in which settings, in an order in which no key is held twice. */
 export const verb = defineVerb({
   name: 'setup',
   summary: 'what to change in which settings, from one arrangement to another',
   files: 'PLAN.json',
-  options: { ...betweenOptions },
-  run({ files, options }) {
+  options: {
+    ...betweenOptions,
+    out: text('FILE.pdf|.html|.md|.csv', 'the list as a file'),
+  },
+  async run({ files, options }) {
     const { from, to } = betweenArrangements(loadPlan(files[0]), options)
     const { plan, env } = to
     const steps = setUpSteps(from, to)
@@ -18,6 +36,16 @@ export const verb = defineVerb({
         ? 'system'
         : ((place.kind === 'program' ? plan.programs : plan.devices).find((x) => x.id === place.id)?.name ??
           place.id)
+    if (options.out !== undefined) {
+      const names = [...new Set(steps.map(placeName))]
+      const parts = names.map((name) => ({ name, steps: steps.filter((s) => placeName(s) === name) }))
+      await writeList(
+        options.out,
+        `${plan.name}: from “${from.arrangement.name}” to “${to.arrangement.name}”`,
+        parts,
+        to,
+      )
+    }
     return {
       value: {
         from: from.arrangement.id,
@@ -44,3 +72,30 @@ export const verb = defineVerb({
     }
   },
 })
+
+async function writeList(
+  out: string,
+  title: string,
+  parts: readonly SetUpPart[],
+  { env, plan }: PreparedModel,
+): Promise<void> {
+  const ending = out.toLowerCase().split('.').at(-1)
+  if (ending === 'md') return writeOut(out, setUpMarkdown(title, parts, env))
+  if (ending === 'csv') return writeOut(out, setUpCsv(parts, env))
+  const list = setUpSheet(title, parts, env)
+  if (ending === 'html') return writeOut(out, listHtml(list))
+  if (ending !== 'pdf')
+    throw usageError(`"${out.slice(0, 80)}" cannot be written`, 'end its name with .pdf, .html, .md or .csv')
+  const stock = paperStock(plan.labels.rule.paper)
+  const font = labelFont(JSON.stringify(list))
+  const file = await documentFile(listSheet(list, stock, font), 'pdf', title, {
+    font,
+    adjust: noAdjust,
+    dpi: 203,
+    stock: '#ffffff',
+    media: mediaOf(stock),
+    rasterType: 'black_1',
+    rasterise: await rasteriser(),
+  })
+  writeOut(out, file.bytes)
+}

@@ -3,7 +3,7 @@ import type { CommandId } from '../ids.js'
 import type { PreparedModel } from '../model/index.js'
 import { isOnBench, type Placement, type Plan, type StandardKey } from '../plan/index.js'
 import { triggerKey, type Trigger } from '../triggers/index.js'
-import { nearestPlaces, type KeptIdea, type LostTrigger } from './nearest.js'
+import { nearestPlaces, type KeptIdea, type LostTrigger, type NearestPlace } from './nearest.js'
 import { matcherOf, namedIn, withCommandsOf } from './standard-commands.js'
 import { keysOf, whyUnfit, type Unfit } from './standard.js'
 
@@ -83,65 +83,39 @@ export function* standardOffer(
   const ownOf = new Map(own.plan.commands.map((c) => [c.id as string, c]))
   const followed = plan.standard?.planId === standard.plan.id ? plan.standard : null
   const before = new Map(followed?.keys.map((k) => [k.commandId as string, k.triggers]))
-  const asked: { key: StandardKey; command: Command; own: Command; was: readonly Trigger[] | null }[] = []
+  const asked: Asked[] = []
   let [same, keptDeviations] = [0, 0]
   for (const key of keys) {
-    const ownCommand = match(key) ?? ownOf.get(idOf.get(key.commandId) ?? '')
+    const to = match(key) ?? ownOf.get(idOf.get(key.commandId) ?? '')
     const command = commandOf.get(key.commandId)
-    if (!ownCommand || !command) continue
+    if (!to || !command) continue
     const was = before.get(key.commandId) ?? null
-    const has = own.index.triggers.get(ownCommand.id) ?? []
+    const has = own.index.triggers.get(to.id) ?? []
     const isThere = key.triggers.some((t) => own.index.stages.device(t).length === 0)
     // a copy of the standard on a bench that has none of the keys is not served by it
     if (keysOf(has) === keysOf(key.triggers) && (isThere || was !== null)) same++
     else if (was && keysOf(was) === keysOf(key.triggers)) keptDeviations++
-    else asked.push({ key, command, own: ownCommand, was })
+    else {
+      const fits = key.triggers.map((trigger) => ({
+        trigger,
+        why: whyUnfit(trigger, command, standard, own),
+      }))
+      asked.push({ command, to, was, has, fits, isNew: !match(key) })
+    }
   }
-  const lost: LostTrigger[] = []
-  const coming: LostTrigger[] = []
-  for (const { key, command, own: to } of asked) {
-    const serve = key.triggers.filter((t) => whyUnfit(t, command, standard, own) === null)
-    coming.push(...serve.map((trigger) => ({ command: to, trigger })))
-    // one that has another key of the standard needs no place for what it has lost
-    // and one place is enough for several that are lost
-    const [first] = key.triggers
-    if (serve.length === 0 && first) lost.push({ command: to, trigger: first })
-  }
+  const lost = asked.flatMap(({ to, fits }): LostTrigger[] =>
+    // one that has another key of the standard needs no place for what it has lost, and one is enough for several
+    fits.every((f) => f.why !== null) && fits[0] ? [{ command: to, trigger: fits[0].trigger }] : [],
+  )
+  const coming = asked.flatMap(({ to, fits }) =>
+    fits.flatMap(({ trigger, why }): LostTrigger[] => (why === null ? [{ command: to, trigger }] : [])),
+  )
   const steps = nearestPlaces(lost, standard, own, coming)
   let step = steps.next()
   for (; step.done !== true; step = steps.next()) yield step.value
-  const nearest = new Map(step.value.map((n) => [`${n.command.id} ${triggerKey(n.trigger)}`, n]))
-  const moving = new Set(asked.map((a) => a.own.id))
-  const isNew = new Set<CommandId>(idOf.values())
-  const changes = asked.map(({ key, command, own: to, was }): StandardChange => {
-    const has = own.index.triggers.get(to.id) ?? []
-    const taken = key.triggers.map((trigger): TakenKey => {
-      const why = whyUnfit(trigger, command, standard, own)
-      if (!why) return { trigger, why, taken: trigger, keeps: [] }
-      const place = nearest.get(`${to.id} ${triggerKey(trigger)}`)
-      return { trigger, why, taken: place?.place.trigger ?? null, keeps: place?.keeps ?? [] }
-    })
-    const isConflict = was !== null && keysOf(was) !== keysOf(has)
-    const isLocked = own.index.rules.locks(to) && has.length > 0
-    return {
-      kind: isNew.has(to.id) ? 'new' : 'key',
-      command,
-      ownId: to.id,
-      was,
-      has,
-      keys: taken,
-      givesWay: taken.flatMap(({ taken: t }) =>
-        t === null
-          ? []
-          : rivalsOn(t, to, own)
-              .filter((c) => !moving.has(c.id))
-              .map((c) => ({ command: c, trigger: t })),
-      ),
-      isConflict,
-      isLocked,
-      isProposed: !isConflict && !isLocked && taken.some((t) => t.taken !== null),
-    }
-  })
+  const nearest = new Map(step.value.map((n) => [n.command.id as string, n]))
+  const moving = new Set(asked.map((a) => a.to.id))
+  const changes = asked.map((a) => changeOf(a, nearest.get(a.to.id), moving, own))
   const now = new Set(keys.map((k) => k.commandId as string))
   return {
     changes: [
@@ -153,6 +127,51 @@ export function* standardOffer(
     same,
     asFarAsItServes: changes.filter(isAsFarAsItServes),
     keys,
+  }
+}
+
+/** A command of the standard that the person has otherwise, or has not been asked about. */
+interface Asked extends Pick<StandardChange, 'command' | 'was' | 'has'> {
+  /** the person's own */
+  readonly to: Command
+  readonly isNew: boolean
+  readonly fits: readonly Pick<TakenKey, 'trigger' | 'why'>[]
+}
+
+/**
+ * @param nearest  where what it has lost would go
+ * @param moving   commands that get other keys themselves, and give way by that
+ */
+function changeOf(
+  { command, to, was, has, fits, isNew }: Asked,
+  nearest: NearestPlace | undefined,
+  moving: ReadonlySet<CommandId>,
+  own: PreparedModel,
+): StandardChange {
+  const keys = fits.map(({ trigger, why }): TakenKey => {
+    if (why === null) return { trigger, why, taken: trigger, keeps: [] }
+    const place = nearest && triggerKey(nearest.trigger) === triggerKey(trigger) ? nearest : null
+    return { trigger, why, taken: place?.place.trigger ?? null, keeps: place?.keeps ?? [] }
+  })
+  const isConflict = was !== null && keysOf(was) !== keysOf(has)
+  const isLocked = own.index.rules.locks(to) && has.length > 0
+  return {
+    kind: isNew ? 'new' : 'key',
+    command,
+    ownId: to.id,
+    was,
+    has,
+    keys,
+    givesWay: keys.flatMap(({ taken }) =>
+      taken === null
+        ? []
+        : rivalsOn(taken, to, own)
+            .filter((c) => !moving.has(c.id))
+            .map((c) => ({ command: c, trigger: taken })),
+    ),
+    isConflict,
+    isLocked,
+    isProposed: !isConflict && !isLocked && keys.some((k) => k.taken !== null),
   }
 }
 

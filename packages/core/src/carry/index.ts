@@ -16,3 +16,4 @@ export {
 } from './follow.js'
 export { placesOnBench } from './other-bench.js'
 export { standingOf, type OwnDeviation, type Standing } from './standing.js'
+export { setUpCsv, setUpMarkdown, setUpSheet, type SetUpPart } from './set-up-list.js'

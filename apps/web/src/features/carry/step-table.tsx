@@ -1,13 +1,14 @@
-import { download } from '../../parts/download.js'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
+import { ChevronDown } from 'lucide-react'
 import { keysInWords, stepInWords, type SetUpStep } from '@reach-plot/core/carry'
 import { FreeingPart } from './freeing-part.js'
 import { KeyFilePart } from './key-file-part.js'
-import { restAsCsv, restAsMarkdown } from './rest.js'
+import { restForms, saveRest } from './rest.js'
 import type { CarryScreen } from './use-carry.js'
 
 /** The steps of one place, in its order. */
 export function StepTable({ view }: { view: CarryScreen }) {
-  const { place, plan } = view
+  const { place } = view
   return (
     <section aria-label="What to change" className="flex min-w-0 grow flex-col bg-paper">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-[18px] py-2">
@@ -19,22 +20,20 @@ export function StepTable({ view }: { view: CarryScreen }) {
           <button type="button" className="btn" disabled={!place} onClick={() => print()}>
             Print
           </button>
-          <button
-            type="button"
-            className="btn"
-            disabled={!place}
-            onClick={() => download(restAsMarkdown(view), `${plan.name} set-up.md`, 'text/markdown')}
-          >
-            Save as text
-          </button>
-          <button
-            type="button"
-            className="btn"
-            disabled={!place}
-            onClick={() => download(restAsCsv(view), `${plan.name} set-up.csv`, 'text/csv')}
-          >
-            Save as CSV
-          </button>
+          <Menu>
+            <MenuButton className="btn flex items-center gap-1.5" disabled={!place}>
+              Save what is left <ChevronDown size={13} aria-hidden="true" />
+            </MenuButton>
+            <MenuItems anchor="bottom end" className="menu-panel w-[180px]">
+              {restForms.map((form) => (
+                <MenuItem key={form}>
+                  <button type="button" className="menu-item" onClick={() => void saveRest(form, view)}>
+                    {form}
+                  </button>
+                </MenuItem>
+              ))}
+            </MenuItems>
+          </Menu>
         </div>
       </div>
       <div
