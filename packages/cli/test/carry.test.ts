@@ -48,6 +48,15 @@ test('keyfile: an arrangement over a program’s own key file, changing only wha
     { line: 2, was: 'bind ctrl+shift+k "Close outline"', becomes: 'bind f "Close outline"' },
   ])
   expect((await cli('keyfile', demo, path, '--program', 'nothing')).status).toBe(2)
+  const keeping = join(folder, 'keeping.json')
+  const plan = JSON.parse(readFileSync(demo, 'utf8'))
+  plan.keyFiles = [{ id: 'k', programId: 'fenmap', name: 'mine', text: readFileSync(path, 'utf8') }]
+  writeFileSync(keeping, JSON.stringify(plan))
+  const kept = await json('keyfile', keeping, '--program', 'fenmap', '--kept', 'mine')
+  expect(kept.changes).toEqual(found.changes)
+  expect((await cli('keyfile', keeping, '--program', 'fenmap')).stderr).toMatch(
+    /give --kept with one of mine/,
+  )
 })
 
 test('page: one file for people without the app', async () => {

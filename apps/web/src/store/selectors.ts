@@ -100,6 +100,7 @@ const notDerivedFrom: ReadonlySet<string> = new Set<keyof Plan>([
   'name',
   'routines',
   'standard',
+  'keyFiles',
   'weights',
   'labels',
   'setNowArrangementId',

@@ -1,4 +1,4 @@
-import { prepare, triggerName } from '@reach-plot/core'
+import { prepare, triggerName, type KeptKeyFile, type Plan } from '@reach-plot/core'
 import { rewriteKeyFile } from '@reach-plot/core/carry'
 import { spellerOf, textOf } from '@reach-plot/core/key-tables'
 import { catalogues, loadPlan, readBytesFile, usageError, writeOut } from '../io.js'
@@ -15,22 +15,22 @@ export const verb = defineVerb({
   options: {
     program: text('PROGRAM', 'whose keys they are, by id or name; the first of the plan where left out'),
     arrangement: text('ARRANGEMENT', 'what to write, by id or name; the one in front where left out'),
+    kept: text('NAME', 'a key file that is kept with the plan, in place of KEYFILE'),
     out: text('NEW', 'the file to write; nothing is written without'),
   },
   run({ files, options }) {
     const plan = loadPlan(files[0])
-    const [, path] = files
-    if (path === undefined) throw usageError('the key file is missing', 'name it after the plan')
     const program =
       options.program === undefined ? plan.programs[0] : known(plan.programs, options.program, 'program')
     if (!program) throw usageError('the plan has no program', 'add one first')
     const { arrangement, env } = prepare(plan, catalogues, {
       ...(options.arrangement !== undefined && { arrangement: arrangementOf(plan, options.arrangement) }),
     })
-    const decode = (bytes: Uint8Array, encoding: string): string => new TextDecoder(encoding).decode(bytes)
-    const was = textOf(readBytesFile(path, maxBytes), decode)
+    const [, path] = files
+    const { name, text: was } =
+      path === undefined ? keptFile(plan, program.id, options.kept) : { name: path, text: readKeyFile(path) }
     const commands = plan.commands.filter((c) => c.programId === program.id)
-    const written = rewriteKeyFile(was, path, commands, arrangement.placements, spellerOf(env))
+    const written = rewriteKeyFile(was, name, commands, arrangement.placements, spellerOf(env))
     if (options.out !== undefined) writeOut(options.out, written.text)
     return {
       findings: written.unsaid.length > 0,
@@ -59,3 +59,19 @@ export const verb = defineVerb({
     }
   },
 })
+
+const decode = (bytes: Uint8Array, encoding: string): string => new TextDecoder(encoding).decode(bytes)
+const readKeyFile = (path: string): string => textOf(readBytesFile(path, maxBytes), decode)
+
+/** A key file that the plan keeps for a program. */
+function keptFile(plan: Plan, programId: string, name: string | undefined): KeptKeyFile {
+  const files = (plan.keyFiles ?? []).filter((f) => f.programId === programId)
+  const found = files.find((f) => f.name === name)
+  if (found) return found
+  throw usageError(
+    name === undefined ? 'the key file is missing' : `no key file “${name}” is kept for the program`,
+    files.length === 0
+      ? 'name it after the plan'
+      : `name it after the plan, or give --kept with one of ${files.map((f) => f.name).join(', ')}`,
+  )
+}

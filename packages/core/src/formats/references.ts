@@ -30,6 +30,7 @@ export function checkReferences(plan: Plan, fileName: string): void {
   checkBenches(plan, fail)
   plan.devices.forEach((device, i) => checkDevice(device, i, fail))
   const contexts = checkPrograms(plan, fail)
+  checkKeyFiles(plan, contexts, fail)
   const commands = checkCommands(plan, contexts, fail)
   checkNotes(plan, commands, new Set(contexts.keys()), fail)
   checkArrangements(plan, commands, contexts, fail)
@@ -94,6 +95,13 @@ function checkPrograms(plan: Plan, fail: Fail): Contexts {
     })
   })
   return contexts
+}
+
+function checkKeyFiles(plan: Plan, programs: Contexts, fail: Fail): void {
+  plan.keyFiles?.forEach(({ programId }, i) => {
+    if (!programs.has(programId)) fail(['keyFiles', i, 'programId'], `there is no program "${programId}"`)
+  })
+  idsOf(plan.keyFiles ?? [], ['keyFiles'], fail)
 }
 
 function checkCommands(plan: Plan, contexts: Contexts, fail: Fail): ReadonlySet<string> {

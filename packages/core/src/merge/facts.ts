@@ -15,7 +15,7 @@ export type Facts = ReadonlyMap<string, { readonly path: FactPath; readonly valu
 
 /** What tells the entries of a list from each other, by where the list stands; a list that is not here is one fact. */
 const identities: readonly (readonly [RegExp, (entry: Readonly<Record<string, Json>>) => string])[] = [
-  [/^(devices|benches|programs|commands|routines|arrangements)$/, (e) => String(e['id'])],
+  [/^(devices|benches|programs|commands|routines|arrangements|keyFiles)$/, (e) => String(e['id'])],
   [/^devices \S+ (controls|pages|layers)$/, (e) => String(e['id'])],
   [/^devices \S+ tapHolds$/, (e) => String(e['controlId'])],
   [/^devices \S+ pages \S+ opens$/, (e) => String(e['controlId'])],

@@ -103,13 +103,25 @@ const needed: readonly (readonly [string, (path: FactPath, value: Json) => reado
         ? (value as readonly Json[]).flatMap((placed) => idIn(placed, 'benchId'))
         : [],
   ],
-  ['programs', (path, value) => (path[0] === 'commands' && path[2] === 'programId' ? [String(value)] : [])],
+  [
+    'programs',
+    (path, value) =>
+      (path[0] === 'commands' || path[0] === 'keyFiles') && path[2] === 'programId' ? [String(value)] : [],
+  ],
   ['devices', (path, value) => (path[0] === 'benches' && path[4] === 'deviceId' ? [String(value)] : [])],
 ]
 
 /** An entry of which only parts are left, since one side took it away and the other changed a part, is whole or gone. */
 function dropOrphans(merged: Map<string, { path: FactPath; value: Json }>): void {
-  const lists = new Set(['commands', 'programs', 'devices', 'benches', 'routines', 'arrangements'])
+  const lists = new Set([
+    'commands',
+    'programs',
+    'devices',
+    'benches',
+    'routines',
+    'arrangements',
+    'keyFiles',
+  ])
   for (const [text, { path }] of [...merged])
     if (
       lists.has(path[0] ?? '') &&

@@ -22,6 +22,7 @@ const partWords: Readonly<
   menusKnown: 'how well menus are known',
   payBackDays: 'days of pay-back',
   own: 'your own figures',
+  keyFiles: 'key files that are kept',
   standard: 'the standard that is followed',
   usage: 'log of use',
   rules: 'what is locked',

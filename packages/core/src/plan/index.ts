@@ -1,10 +1,12 @@
 export { menuKnowledges, type MenuKnowledge } from './plan.js'
 export {
+  mostKeyFileText,
   planJsonSchema,
   planSchema,
   planVersion,
   type Accepted,
   type Arrangement,
+  type KeptKeyFile,
   type Placed,
   type Placement,
   type Plan,
@@ -152,4 +154,5 @@ export { allowMove, declineConsequences, declineMove } from './edits/decline.js'
 export type { OwnFigures, OwnLearning, OwnSlip, OwnSlips } from './own-figures.js'
 export { isOnBench, onBench } from './on-bench.js'
 export { clearBenchPlaces, placeOnBench } from './edits/bench-places.js'
+export { forgetKeyFile, keepKeyFile } from './edits/key-files.js'
 export { leaveStandard, sayWhyDeviating } from './edits/follow.js'

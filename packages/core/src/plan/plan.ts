@@ -94,6 +94,19 @@ const arrangementSchema = z.strictObject({
 /** Which trigger runs which command. */
 export type Arrangement = z.infer<typeof arrangementSchema>
 
+/** Longer key files are given anew each time. Assumed. */
+export const mostKeyFileText = 300_000
+
+const keyFileSchema = z.strictObject({
+  id: z.string().min(1).max(80),
+  programId: z.string().min(1).max(80),
+  name: z.string().min(1).max(120),
+  /** the file as it was written last; its form is learned from it */
+  text: z.string().max(mostKeyFileText),
+})
+/** A program's own key file, kept under a name: by it an arrangement is written in the program's own form. */
+export type KeptKeyFile = z.infer<typeof keyFileSchema>
+
 export const planSchema = z.strictObject({
   format: z.literal('reachplot-plan'),
   version: z.literal(planVersion),
@@ -130,6 +143,8 @@ export const planSchema = z.strictObject({
   own: ownFiguresSchema.optional(),
   /** a team's standard that the plan follows; none where left out */
   standard: followedSchema.optional(),
+  /** key files of programs; none where left out */
+  keyFiles: z.array(keyFileSchema).max(50).optional(),
   usage: usageSchema.nullable(),
   /** what stays as it is, and keys that must not be used */
   rules: rulesSchema,

@@ -44,6 +44,7 @@ export const deleteProgram = edit((plan: Plan, id: string) => {
   plan.programs = plan.programs.filter((p) => p.id !== id)
   plan.routines = plan.routines.filter((r) => r.programId !== id)
   plan.rules.lockedProgramIds = plan.rules.lockedProgramIds.filter((x) => x !== id)
+  if (plan.keyFiles) plan.keyFiles = plan.keyFiles.filter((f) => f.programId !== id)
   for (const device of plan.devices)
     if (device.kind === 'drawn')
       for (const page of device.pages) if (page.programId === id) delete page.programId
