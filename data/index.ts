@@ -110,7 +110,7 @@ export const inputMethods = [ibus] as readonly SystemKeysData[]
 export const handSpan = handSpanData
 /** Every W3C UI Events `code` with its evdev number and HID usage. */
 export const w3cCodes: Readonly<
-  Record<string, { readonly evdev: number | null; readonly hid: number | null }>
+  Record<string, { readonly evdev: number | null; readonly hid: number | null; readonly linux?: string }>
 > = codesData.codes
 
 /** A combination of a browser: `accel+Shift+p`, where accel is Control, on macOS Command. */

@@ -53,6 +53,12 @@ test('the set-up list is ticked off by keys alone, stays so, and says what canno
     ])
     return readFile(await file.path())
   }
+  await expect(page.getByRole('button', { name: 'Save the table' })).toBeVisible()
+  const [codes] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save the table' }).click(),
+  ])
+  expect(await readFile(await codes.path(), 'utf8')).toContain(',KeyA,pressed,KeyA,0x07,0x04,')
   const text = (await saved('Text')).toString('utf8')
   expect(text).toContain('## Fenmap')
   expect(text).toContain(

@@ -17,6 +17,7 @@ const verbs: Readonly<Record<string, () => Promise<{ readonly verb: Verb }>>> = 
   practice: () => import('./commands/practice.js'),
   setup: () => import('./commands/setup.js'),
   keyfile: () => import('./commands/keyfile.js'),
+  codes: () => import('./commands/codes.js'),
   page: () => import('./commands/page.js'),
   standard: () => import('./commands/standard.js'),
   diff: () => import('./commands/diff.js'),

@@ -113,3 +113,11 @@ test('bench --places: what is left without a key on another bench gets one of it
   const before = await json('bench', demo, '--compare', 'desk', 'travel')
   expect(left.without.length).toBe(before.without.length - found.places.length)
 })
+
+test('codes: what a device sends, as a table and for systemd', async () => {
+  const found = await json('codes', demo, '--device', 'keyboard')
+  expect(found.lines).toContain(',KeyA,pressed,KeyA,0x07,0x04,')
+  expect(
+    (await cli('codes', demo, '--device', 'keyboard', '--out', join(tmpdir(), 'board.hwdb'))).stderr,
+  ).toMatch(/no key of it sends another code/)
+})

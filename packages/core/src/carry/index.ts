@@ -17,3 +17,4 @@ export {
 export { placesOnBench } from './other-bench.js'
 export { standingOf, type OwnDeviation, type Standing } from './standing.js'
 export { setUpCsv, setUpMarkdown, setUpSheet, type SetUpPart } from './set-up-list.js'
+export { hidTable, hwdbLines, remappedKeys, type CodeTable, type Remapped } from './device-codes.js'

@@ -2,6 +2,7 @@ import { progressOf } from '@reach-plot/core/carry'
 import { download } from '../../parts/download.js'
 import { TickField } from '../../parts/fields.js'
 import { howMany } from '../../parts/words.js'
+import { FirmwarePart } from './firmware-part.js'
 import { OthersPart } from './others-part.js'
 import { StandardPart } from './standard-part.js'
 import type { CarryPlace, CarryScreen } from './use-carry.js'
@@ -43,6 +44,7 @@ export function CarrySide({ view }: { view: CarryScreen }) {
       </div>
       <StandardPart />
       <OthersPart />
+      <FirmwarePart />
     </nav>
   )
 }
