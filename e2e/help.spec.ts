@@ -6,7 +6,7 @@ test('the help is found in the menu, searched, and leads to where a thing is don
   await page.goto('/')
   await planMenu(page, 'Help')
   await expect(page.getByRole('heading', { name: 'Help' })).toBeVisible()
-  await expect(page.getByRole('region', { name: 'How to' }).getByRole('article')).toHaveCount(16)
+  await expect(page.getByRole('region', { name: 'How to' }).getByRole('article')).toHaveCount(17)
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
   await page.getByRole('searchbox', { name: 'Search the help' }).fill('keystroke level')
   await expect(page.getByText('1 found')).toBeVisible()

@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url'
 import { chromiumLaunch } from './chromium.mjs'
 import { hasPackages, run, runTogether } from './install.mjs'
 
-/** Programs that tests use, by the Debian package that has them: a browser, a printer and a client of IPP, a PDF reader. */
+/** Programs that tests use, by the Debian package that has them: a browser, a printer and a client of IPP, a PDF reader, readers of files that systems read. */
 const programs = {
   'chromium-headless-shell': [chromiumLaunch.executablePath],
   'cups-ipp-utils': ['/usr/bin/ipptool', '/usr/sbin/ippeveprinter'],
@@ -17,6 +17,7 @@ const programs = {
   'libxkbcommon-tools': ['/usr/bin/xkbcli'],
   'libxkbcommon-dev': ['/usr/include/xkbcommon/xkbcommon-keysyms.h'],
   python3: ['/usr/bin/python3'],
+  udev: ['/usr/bin/systemd-hwdb'],
 }
 
 const missing = Object.entries(programs)
@@ -33,6 +34,7 @@ const wanted = {
   'libxkbcommon-tools': 'xkbcli, of libxkbcommon',
   'libxkbcommon-dev': 'the header files of libxkbcommon',
   python3: 'Python 3',
+  udev: 'systemd-hwdb, of systemd',
 }
 
 function sayWhatIsMissing() {

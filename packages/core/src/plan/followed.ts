@@ -19,9 +19,6 @@ const deviationSchema = z.strictObject({
   commandId: commandIdSchema,
   why: z.string().max(500),
 })
-/** A command that deviates from the standard, and why. */
-export type KeptDeviation = z.infer<typeof deviationSchema>
-
 /** A standard that a plan follows, as it was when it was taken over last; a newer version is told from this one. */
 export const followedSchema = z.strictObject({
   /** the id of the standard's plan */
@@ -30,5 +27,3 @@ export const followedSchema = z.strictObject({
   keys: z.array(standardKeySchema).max(20_000),
   deviations: z.array(deviationSchema).max(20_000),
 })
-/** A standard that a plan follows. */
-export type FollowedStandard = z.infer<typeof followedSchema>

@@ -13,7 +13,7 @@ export {
 } from './plan.js'
 export { defaultPlaceWeights, placeWeightsSchema, type PlaceWeights } from './weights.js'
 export { freshId, freshPlanId } from './ids.js'
-export type { FollowedStandard, KeptDeviation, StandardKey } from './followed.js'
+export type { StandardKey } from './followed.js'
 export {
   acceptedIn,
   activeArrangement,

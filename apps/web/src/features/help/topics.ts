@@ -130,7 +130,15 @@ export const topics: readonly Topic[] = [
     'Set it up, program by program',
     '/carry',
     'Carry',
-    'From what is set now to the arrangement in front: what to take off and what to give, in an order in which no key is ever held twice. Tick off what is done; say what is not possible, and that place is not proposed again. Keys of the system come as lines for a terminal with a way back, and a program’s own key file can be written over as it is.',
+    'From what is set now to the arrangement in front: what to take off and what to give, in an order in which no key is ever held twice. Tick off what is done; say what is not possible, and that place is not proposed again. Keys of the system come as lines for a terminal with a way back, and a program’s own key file can be written over as it is; kept with the plan, it is written anew without the file. What is left to do can be saved as PDF, page, text or table.',
+    'A team’s standard: choose its plan, and take over what it says as far as it suits your desk, hand and system; for the rest the nearest free place is proposed. Where you keep your own way, say why. A newer version of the standard shows only what is new in it.',
+  ),
+  howTo(
+    'travel',
+    'Take it to another desk',
+    '/bench/moves',
+    'From bench to bench',
+    'What the other bench lacks is listed. “Find places for them” proposes the nearest free place there for each command that would be left without a key: with the same letter, in the same direction or with the same finger. They hold on that bench alone.',
   ),
   howTo(
     'labels',
