@@ -26,13 +26,15 @@ export function FirmwarePart() {
     <div className="border-t border-rule px-[14px] py-4">
       <h3 className="caption">For a keyboard’s firmware</h3>
       <p className="mt-1 text-ink-2">What each key sends, layer by layer, as HID usages.</p>
-      <SelectField
-        label="Device"
-        className="mt-2 w-full"
-        value={device.id}
-        choices={sending.map((d) => ({ id: d.id, name: d.name || deviceTitle(d) }))}
-        onChange={setChosen}
-      />
+      <div className="mt-2">
+        <SelectField
+          label="Device"
+          className="w-full"
+          value={device.id}
+          choices={sending.map((d) => ({ id: d.id, name: d.name || deviceTitle(d) }))}
+          onChange={setChosen}
+        />
+      </div>
       <button
         type="button"
         className="btn mt-2"
