@@ -1,5 +1,6 @@
 import wasmUrl from '@resvg/resvg-wasm/index_bg.wasm?url'
 import { proxy } from 'comlink'
+import { mediaOf, noAdjust, type Document, type Stock } from '@reach-plot/core/drawing'
 import type { DeckFace, Label } from '@reach-plot/core/labels'
 import type { PrintCheck, FileForm, OutFile } from '@reach-plot/print'
 import { WorkerHost, type Asked } from './host.js'
@@ -56,6 +57,19 @@ export async function makeFile(
   const service = drawn.has(order.form) ? await maker.drawing() : maker.service
   return service.makeFile(order, proxy(onProgress))
 }
+
+/** Makes a PDF of pages at their true size. */
+export const makePdf = (document: Document, stem: string, stock: Stock): Promise<OutFile> =>
+  makeFile({
+    document,
+    form: 'pdf',
+    stem,
+    adjust: noAdjust,
+    dpi: 203,
+    stock: '#ffffff',
+    media: mediaOf(stock),
+    rasterType: 'black_1',
+  })
 
 /** Pictures for the buttons of a deck, in a zip. */
 export const makeFaces = async (faces: readonly DeckFace[], px: number): Promise<OutFile> =>

@@ -1,6 +1,7 @@
 import { fullName, triggerName, type Bench } from '@reach-plot/core'
 import { Dialog } from '../../parts/dialog.js'
 import { keptInWords } from '../../parts/kept-ideas.js'
+import { TickList } from '../../parts/tick-list.js'
 import { howMany } from '../../parts/words.js'
 import { useDerived } from '../../store/selectors.js'
 import type { BenchProposal } from './use-bench-proposal.js'
@@ -31,27 +32,23 @@ export function BenchProposalDialog({ proposal, to }: { proposal: BenchProposal;
         bench that you work on.
       </p>
       {places.length === 0 && <p className="mt-2">No free place was found there.</p>}
-      <ul className="mt-2" aria-label="Places">
-        {places.map((p) => (
-          <li key={p.command.id} className="border-b border-rule py-1.5">
-            <label className="flex items-start gap-2">
-              <input
-                type="checkbox"
-                className="mt-0.5 size-4 shrink-0 accent-(--magenta)"
-                checked={proposal.isTaken(p)}
-                onChange={(e) => proposal.choose(p, e.target.checked)}
-              />
-              <span className="min-w-0 break-words">
-                <b>{fullName(p.command)}</b>{' '}
-                <span className="font-chart text-[14px]">
-                  {triggerName(p.trigger, env)} → {triggerName(p.to, env)}
-                </span>
-                {p.keeps.length > 0 && <span className="text-ink-2"> {keptInWords(p.keeps)}</span>}
-              </span>
-            </label>
-          </li>
-        ))}
-      </ul>
+      <TickList
+        label="Places"
+        items={places}
+        keyOf={(p) => p.command.id}
+        isTaken={proposal.isTaken}
+        onChoose={proposal.choose}
+      >
+        {(p) => (
+          <>
+            <b>{fullName(p.command)}</b>{' '}
+            <span className="font-chart text-[14px]">
+              {triggerName(p.trigger, env)} → {triggerName(p.to, env)}
+            </span>
+            {p.keeps.length > 0 && <span className="text-ink-2"> {keptInWords(p.keeps)}</span>}
+          </>
+        )}
+      </TickList>
     </Dialog>
   )
 }

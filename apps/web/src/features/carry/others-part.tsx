@@ -1,8 +1,9 @@
 import type { DifferenceKind } from '@reach-plot/core'
 import { ClashesOfChange } from '../../parts/clashes-of-change.js'
 import { Dialog } from '../../parts/dialog.js'
+import { KindRow, TickList } from '../../parts/tick-list.js'
 import { howMany } from '../../parts/words.js'
-import { useOthers, type OtherChange, type OthersScreen } from './use-others.js'
+import { useOthers, type OthersScreen } from './use-others.js'
 
 const kindNames: Readonly<Record<DifferenceKind, string>> = {
   placements: 'Keys',
@@ -65,62 +66,33 @@ function OthersDialog({ view }: { view: OthersScreen }) {
           </button>
         </p>
       )}
-      <KindRow view={view} />
+      <KindRow
+        kinds={[
+          { kind: 'all' as const, name: 'All', count: all },
+          ...view.counts.map((c) => ({ ...c, name: kindNames[c.kind] })),
+        ]}
+        chosen={view.kind ?? 'all'}
+        onChoose={(k) => view.setKind(k === 'all' ? null : k)}
+      />
       <ClashesOfChange after={view.after} />
-      <ul className="mt-2" aria-label="Differences">
-        {view.changes.slice(0, mostShown).map((c) => (
-          <ChangeItem key={c.key} change={c} view={view} />
-        ))}
-      </ul>
-      {view.changes.length > mostShown && (
-        <p className="mt-2 text-ink-2">and {view.changes.length - mostShown} more: choose a kind above.</p>
-      )}
+      <TickList
+        label="Differences"
+        items={view.changes}
+        keyOf={(c) => c.key}
+        isTaken={view.isTaken}
+        onChoose={(c, on) => view.choose(c.key, on)}
+      >
+        {(c) => (
+          <>
+            {c.isConflict && (
+              <b className="text-magenta">
+                Changed by both, {view.isTaken(c) ? 'theirs is taken' : 'yours stays'}:{' '}
+              </b>
+            )}
+            {c.words}
+          </>
+        )}
+      </TickList>
     </Dialog>
-  )
-}
-
-/** A longer list is looked through kind by kind. */
-const mostShown = 400
-
-function KindRow({ view: { counts, kind, setKind, all } }: { view: OthersScreen }) {
-  return (
-    <div role="group" aria-label="Kinds" className="mt-3 flex flex-wrap gap-2">
-      <button type="button" className="btn" aria-pressed={kind === null} onClick={() => setKind(null)}>
-        All {all}
-      </button>
-      {counts.map((c) => (
-        <button
-          key={c.kind}
-          type="button"
-          className="btn"
-          aria-pressed={kind === c.kind}
-          onClick={() => setKind(c.kind)}
-        >
-          {kindNames[c.kind]} {c.count}
-        </button>
-      ))}
-    </div>
-  )
-}
-
-function ChangeItem({ change, view }: { change: OtherChange; view: OthersScreen }) {
-  const isTaken = view.isTaken(change)
-  return (
-    <li className="border-b border-rule py-1.5">
-      <label className="flex items-start gap-2">
-        <input
-          type="checkbox"
-          className="mt-0.5 size-4 shrink-0 accent-(--magenta)"
-          checked={isTaken}
-          onChange={(e) => view.choose(change.key, e.target.checked)}
-        />
-        <span className="min-w-0 break-words">
-          {change.isConflict && (
-            <b className="text-magenta">Changed by both, {isTaken ? 'theirs is taken' : 'yours stays'}: </b>
-          )}
-          {change.words}
-        </span>
-      </label>
-    </li>
   )
 }

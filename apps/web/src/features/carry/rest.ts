@@ -1,10 +1,9 @@
 import { setUpCsv, setUpMarkdown, setUpSheet, type SetUpPart } from '@reach-plot/core/carry'
-import { mediaOf, noAdjust } from '@reach-plot/core/drawing'
 import { listHtml, listSheet, paperStock } from '@reach-plot/core/labels'
 import { download } from '../../parts/download.js'
 import { showProblem } from '../../store/problem.js'
 import { fetchLabelFont } from '../../worker/label-font.js'
-import { makeFile } from '../../worker/label-client.js'
+import { makePdf } from '../../worker/label-client.js'
 import type { CarryScreen } from './use-carry.js'
 
 /** Forms in which what is left to do can be kept, as they are called. */
@@ -35,16 +34,7 @@ export async function saveRest(form: RestForm, view: CarryScreen): Promise<void>
         const list = setUpSheet(title, parts, env)
         const stock = paperStock(plan.labels.rule.paper)
         const document = listSheet(list, stock, await fetchLabelFont(JSON.stringify(list)))
-        const file = await makeFile({
-          document,
-          form: 'pdf',
-          stem,
-          adjust: noAdjust,
-          dpi: 203,
-          stock: '#ffffff',
-          media: mediaOf(stock),
-          rasterType: 'black_1',
-        })
+        const file = await makePdf(document, stem, stock)
         download(file.bytes, file.name, file.type)
       } catch (error) {
         showProblem(error)

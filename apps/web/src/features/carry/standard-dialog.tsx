@@ -3,6 +3,7 @@ import { keysInWords, type StandardChange, type TakenKey } from '@reach-plot/cor
 import { ClashesOfChange } from '../../parts/clashes-of-change.js'
 import { Dialog } from '../../parts/dialog.js'
 import { keptInWords } from '../../parts/kept-ideas.js'
+import { KindRow, TickList } from '../../parts/tick-list.js'
 import { howMany } from '../../parts/words.js'
 import { useDerived } from '../../store/selectors.js'
 import type { ChangeGroup, StandardScreen } from './use-standard.js'
@@ -61,74 +62,45 @@ export function StandardDialog({
       <p className="mt-1 text-ink-2">
         What you leave out is kept as your own way, and not asked again until the standard changes it.
       </p>
-      <div role="group" aria-label="Kinds" className="mt-3 flex flex-wrap gap-2">
-        {counts
+      <KindRow
+        kinds={counts
           .filter((c) => c.count > 0)
-          .map((c) => (
-            <button
-              key={c.group}
-              type="button"
-              className="btn"
-              aria-pressed={view.group === c.group}
-              onClick={() => view.setGroup(c.group)}
-            >
-              {groupNames[c.group]} {c.count}
-            </button>
-          ))}
-      </div>
+          .map((c) => ({ kind: c.group, name: groupNames[c.group], count: c.count }))}
+        chosen={view.group}
+        onChoose={view.setGroup}
+      />
       <ClashesOfChange after={view.after} />
-      <ul className="mt-2" aria-label="Changes">
-        {changes.slice(0, mostShown).map((c) => (
-          <ChangeItem key={`${c.kind} ${c.ownId}`} change={c} view={view} standardName={standard.name} />
-        ))}
-      </ul>
-      {changes.length > mostShown && (
-        <p className="mt-2 text-ink-2">and {changes.length - mostShown} more: choose a kind above.</p>
-      )}
+      <TickList
+        label="Changes"
+        items={changes}
+        keyOf={(c) => `${c.kind} ${c.ownId}`}
+        isTaken={view.isTaken}
+        isDisabled={(c) => c.isLocked}
+        onChoose={(c, on) => view.choose(c.ownId, on)}
+      >
+        {(c) => <ChangeText change={c} standardName={standard.name} />}
+      </TickList>
     </Dialog>
   )
 }
 
-/** A longer list is looked through kind by kind. */
-const mostShown = 300
-
-function ChangeItem({
-  change,
-  view,
-  standardName,
-}: {
-  change: StandardChange
-  view: StandardScreen
-  standardName: string
-}) {
+function ChangeText({ change, standardName }: { change: StandardChange; standardName: string }) {
   const { env } = useDerived()
   const { command, has, keys } = change
   const takes = keys.flatMap((k) => k.taken ?? [])
-  const notes = notesOf(change, env, standardName)
   return (
-    <li className="border-b border-rule py-1.5">
-      <label className="flex items-start gap-2">
-        <input
-          type="checkbox"
-          className="mt-0.5 size-4 shrink-0 accent-(--magenta)"
-          checked={view.isTaken(change)}
-          disabled={change.isLocked}
-          onChange={(e) => view.choose(change.ownId, e.target.checked)}
-        />
-        <span className="min-w-0 break-words">
-          <b>{command.name}</b>
-          {command.parameter !== undefined && ` ${command.parameter}`}{' '}
-          <span className="font-chart text-[14px]">
-            {keysInWords(has, env)} → {keysInWords(takes, env)}
-          </span>
-          {notes.map((note) => (
-            <span key={note} className="block text-ink-2">
-              {note}
-            </span>
-          ))}
+    <>
+      <b>{command.name}</b>
+      {command.parameter !== undefined && ` ${command.parameter}`}{' '}
+      <span className="font-chart text-[14px]">
+        {keysInWords(has, env)} → {keysInWords(takes, env)}
+      </span>
+      {notesOf(change, env, standardName).map((note) => (
+        <span key={note} className="block text-ink-2">
+          {note}
         </span>
-      </label>
-    </li>
+      ))}
+    </>
   )
 }
 

@@ -4,8 +4,6 @@ import {
   calibrationFrom,
   calibrationMarks,
   calibrationPage,
-  mediaOf,
-  noAdjust,
   type Measured,
   type Stock,
 } from '@reach-plot/core/drawing'
@@ -13,7 +11,7 @@ import { download } from '../../parts/download.js'
 import { fetchLabelFont } from '../../worker/label-font.js'
 import { showProblem } from '../../store/problem.js'
 import { setCalibration, useCalibrations } from '../../store/personal-store.js'
-import { makeFile } from '../../worker/label-client.js'
+import { makePdf } from '../../worker/label-client.js'
 
 /** What is shown and can be done there. */
 export function useCalibrationDialog({ stock, onClose }: { stock: Stock; onClose: () => void }) {
@@ -28,16 +26,8 @@ export function useCalibrationDialog({ stock, onClose }: { stock: Stock; onClose
   const [fault, setFault] = useState('')
   const savePage = async (): Promise<void> => {
     try {
-      const file = await makeFile({
-        document: calibrationPage(stock, await fetchLabelFont('')),
-        form: 'pdf',
-        stem: 'calibration',
-        adjust: noAdjust,
-        dpi: 203,
-        stock: '#ffffff',
-        media: mediaOf(stock),
-        rasterType: 'black_1',
-      })
+      const page = calibrationPage(stock, await fetchLabelFont(''))
+      const file = await makePdf(page, 'calibration', stock)
       download(file.bytes, file.name, file.type)
     } catch (error) {
       showProblem(error)
