@@ -235,14 +235,13 @@ export function followStandard(
   for (const change of taken) wanted.set(change.ownId, placementsFor(change, plan, standard, offer.joined))
   const had = new Set(plan.commands.map((c) => c.id))
   const commands = offer.joined.commands.filter((c) => had.has(c.id) || isTaken.has(c.id))
-  const used = new Set(commands.map((c) => c.programId))
   const yields = new Set(
     taken.flatMap((c) => c.givesWay.map((g) => `${g.command.id} ${triggerKey(g.trigger)}`)),
   )
   return {
     ...plan,
     commands,
-    programs: offer.joined.programs.filter((p) => used.has(p.id) || plan.programs.some((o) => o.id === p.id)),
+    programs: programsOf(offer.joined, commands, plan),
     arrangements: plan.arrangements.map((a) =>
       a.id !== plan.activeArrangementId || a.isDefault
         ? a
@@ -265,6 +264,24 @@ export function followStandard(
       deviations: deviationsAfter(plan, offer, isTaken),
     },
   }
+}
+
+/** The programs of the plan and of what was taken; contexts that came only for what was left out stay out. */
+function programsOf(joined: Plan, commands: readonly Command[], plan: Plan): Plan['programs'] {
+  const used = new Set<string>(commands.flatMap((c) => c.contextIds.map((id) => `${c.programId} ${id}`)))
+  return joined.programs.flatMap((program) => {
+    const own = plan.programs.find((p) => p.id === program.id)
+    if (!own) return commands.some((c) => c.programId === program.id) ? [program] : []
+    const had = new Set(own.contexts.map((c) => c.id))
+    const contexts = program.contexts.filter((c) => had.has(c.id) || used.has(`${program.id} ${c.id}`))
+    const there = new Set(contexts.map((c) => c.id))
+    return [
+      {
+        ...program,
+        contexts: contexts.map((c) => ({ ...c, overlaps: c.overlaps.filter((o) => there.has(o)) })),
+      },
+    ]
+  })
 }
 
 /** What an own command has after its change: what it has there already, as it is; else as the standard has it. */

@@ -187,6 +187,24 @@ describe('following a standard', () => {
     expect(keyOf(after, own.id).length).toBeGreaterThan(0)
     const refused = take(standard, other, undefined, [])
     expect(refused.commands).toHaveLength(other.commands.length)
+    expect(refused.programs).toEqual(other.programs)
+  })
+
+  test('contexts that a plan lacks come with the commands that live there, and only with them', () => {
+    const a = standard.commands.find((c) => c.contextIds.length > 0 && keyOf(standard, c.id).length > 0)!
+    const context = { id: 'night-watch', name: 'Night watch', typing: false, overlaps: [] }
+    const team: Plan = {
+      ...standard,
+      programs: standard.programs.map((p) =>
+        p.id === first!.id ? { ...p, contexts: [...p.contexts, context] } : p,
+      ),
+      commands: standard.commands.map((c) => (c.id === a.id ? { ...c, contextIds: [context.id] } : c)),
+    }
+    const lacking = deleteCommand(colleague, a.id)
+    const contextsIn = (plan: Plan) =>
+      plan.programs.find((p) => p.id === first!.id)!.contexts.map((c) => c.id)
+    expect(contextsIn(take(team, lacking))).toContain('night-watch')
+    expect(contextsIn(take(team, lacking, undefined, []))).toEqual(contextsIn(lacking))
   })
 
   test('a locked command is not proposed, and leaving the standard moves nothing', () => {
