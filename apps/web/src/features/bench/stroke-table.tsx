@@ -25,7 +25,10 @@ export function StrokeTable(props: {
   const view = useStrokeTable(props)
   const { device, of } = view
   return (
-    <section aria-label={`Strokes of ${device.name}`} className="relative overflow-x-auto px-[14px] pt-4 pb-6">
+    <section
+      aria-label={`Strokes of ${device.name}`}
+      className="relative overflow-x-auto px-[14px] pt-4 pb-6"
+    >
       <h3 className="font-semibold">Strokes in {of} directions, by context</h3>
       <DirectionTable view={view} />
     </section>

@@ -12,7 +12,7 @@ export function MatrixView() {
       role="region"
       aria-label="Counts of findings"
       tabIndex={0}
-      className="min-h-0 min-w-0 grow overflow-auto px-5 pt-4 pb-6"
+      className="relative min-h-0 min-w-0 grow overflow-auto px-5 pt-4 pb-6"
     >
       <p className="text-ink-2">
         How many findings, by where they are and by the stage of the press. Choose a number to see them. A

@@ -44,7 +44,7 @@ export function ColumnsPanel({ view, table }: { view: BringInScreen; table: Tabl
         </p>
       )}
       <div
-        className="mt-2 overflow-x-auto border border-rule"
+        className="relative mt-2 overflow-x-auto border border-rule"
         tabIndex={0}
         role="region"
         aria-label="First rows"
