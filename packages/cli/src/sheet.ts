@@ -1,4 +1,4 @@
-import { isLiveIn, prepare, type Plan } from '@reach-plot/core'
+import { isLiveIn, onBench, prepare, type Plan } from '@reach-plot/core'
 import { contents, materials, type LabelRule } from '@reach-plot/core/label-design'
 import {
   listed,
@@ -71,7 +71,10 @@ export async function sheetOf(plan: Plan, options: SheetOptions): Promise<MadeSh
     readingDistanceMm: options.distance ?? rule.readingDistanceMm,
   }
   const design = { ...plan.labels, rule: changed, stocks: [...own, ...plan.labels.stocks] }
-  const before = options.since === undefined ? undefined : arrangementOf(plan, options.since).placements
+  const before =
+    options.since === undefined
+      ? undefined
+      : onBench(arrangementOf(plan, options.since), plan.activeBenchId).placements
   const font = labelFont(signsOfSheets(plan, env))
   const sheet = makeSheet(
     { title, placements: arrangement.placements, env, design, icons: icons(design.icons), before },

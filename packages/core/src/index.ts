@@ -191,7 +191,7 @@ export {
   noRules,
   ruleBook,
   searchCommands,
-  searchNamed,
+  namedSearch,
   type Command,
   type Context,
   type Hint,

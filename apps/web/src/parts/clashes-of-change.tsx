@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react'
-import type { Clash, Plan } from '@reach-plot/core'
+import type { Plan } from '@reach-plot/core'
 import { usePlan } from '../store/plan-store.js'
 import { showProblem } from '../store/problem.js'
+import type { TableClashes } from '../worker/table-protocol.js'
 import { solveService } from '../worker/solve-client.js'
 import { ClashesBrought } from './clashes-brought.js'
 
@@ -11,11 +12,7 @@ const settleMs = 150
 /** The clashes that a plan which is about to be taken would bring. */
 export function ClashesOfChange({ after }: { after: Plan | null }) {
   const plan = usePlan()
-  const [known, setKnown] = useState<{
-    readonly after: Plan
-    readonly brings: readonly Clash[]
-    readonly ends: number
-  } | null>(null)
+  const [known, setKnown] = useState<(TableClashes & { readonly after: Plan }) | null>(null)
   useEffect(() => {
     if (!after) return
     let isCurrent = true

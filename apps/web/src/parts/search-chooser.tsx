@@ -1,6 +1,6 @@
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import { ChevronDown } from 'lucide-react'
-import { searchNamed } from '@reach-plot/core'
+import { namedSearch } from '@reach-plot/core'
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 
 /** More are never listed at once: the search narrows them down. */
@@ -13,10 +13,9 @@ export interface Choice {
   readonly detail?: string
 }
 
+const searchByName = namedSearch(({ name, detail = '' }: Choice) => ({ name, detail }))
 const searchChoices = <T extends Choice>(choices: readonly T[], query: string): readonly T[] =>
-  searchNamed(choices, textsOf, query)
-
-const textsOf = ({ name, detail = '' }: Choice) => ({ name, detail })
+  searchByName(choices, query) as readonly T[]
 
 /** A choice among many, found by typing a part of the name. An empty id is none. */
 export function SearchChooser<T extends Choice>({

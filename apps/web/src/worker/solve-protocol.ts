@@ -16,6 +16,7 @@ import type {
   SolveRow,
   Trigger,
 } from '@reach-plot/core'
+import type { TableClashes } from './table-protocol.js'
 import type { NearestPlace, StandardOffer } from '@reach-plot/core/carry'
 
 /** Command time and clashes of an arrangement. */
@@ -63,10 +64,16 @@ export interface SolveService {
   /** which changes from what is set now to the arrangement in front to bring in on which day */
   days(plan: Plan, newPerDay: number): Promise<DayPlan>
   /** what a standard would change in a plan; told on the way how many keys that do not serve have been looked at */
-  standard(plan: Plan, standard: Plan, onLooked: (count: number) => void): Promise<StandardOffer>
+  standard(plan: Plan, standard: Plan, onLooked: (count: number) => void): Promise<StandardOffer | null>
   /** places on another bench for what it would leave without a key; told on the way how many are looked at */
-  otherBench(plan: Plan, benchId: string, onLooked: (count: number) => void): Promise<readonly BenchPlace[]>
+  otherBench(
+    plan: Plan,
+    benchId: string,
+    onLooked: (count: number) => void,
+  ): Promise<readonly BenchPlace[] | null>
+  /** ends what is looked through: it is answered with nothing */
+  stopLooking(): void
   /** findings that a change of the plan brings, and how many it ends */
-  foresight(before: Plan, after: Plan): Promise<{ readonly brings: readonly Clash[]; readonly ends: number }>
+  foresight(before: Plan, after: Plan): Promise<TableClashes>
   compare(plan: Plan, arrangementIds: readonly string[]): Promise<readonly SheetColumn[]>
 }

@@ -54,14 +54,21 @@ const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 /** How often messages are let in, ms: each turn costs a few. */
 const turnMs = 50
 
-/** Goes through steps to their answer, telling on the way how far they are. */
-async function toTheEnd<T>(steps: Generator<number, T, void>, onStep: (count: number) => void): Promise<T> {
+let looking = 0
+
+/** Goes through steps to their answer, telling on the way how far they are; null where they were stopped, or others began since. */
+async function toTheEnd<T>(
+  steps: Generator<number, T, void>,
+  onStep: (count: number) => void,
+): Promise<T | null> {
+  const mine = ++looking
   let step = steps.next()
   let last = performance.now()
   while (step.done !== true) {
     if (performance.now() - last > turnMs) {
       onStep(step.value)
       await turn()
+      if (mine !== looking) return null
       last = performance.now()
     }
     step = steps.next()
@@ -157,12 +164,18 @@ export const solveService: SolveService = {
     const here = prepare(plan, catalogues)
     const there = await reachedModel({ ...plan, activeBenchId: benchId })
     const places = await toTheEnd(placesOnBench(here, there), onLooked)
-    return places.map(({ command, trigger, place, keeps }) => ({
-      command,
-      trigger,
-      keeps,
-      to: place.trigger,
-    }))
+    return (
+      places &&
+      places.map(({ command, trigger, place, keeps }) => ({
+        command,
+        trigger,
+        keeps,
+        to: place.trigger,
+      }))
+    )
+  },
+  stopLooking() {
+    looking++
   },
   foresight(before, after) {
     const { brings, ends } = foresight(prepare(before, catalogues), prepare(after, catalogues))

@@ -40,8 +40,8 @@ export const verb = defineVerb({
     const keys = (triggers: Parameters<typeof keysInWords>[0]): string => keysInWords(triggers, standard.env)
     const commands = standard.plan.commands.flatMap((command) => {
       const who = people.flatMap(({ who: name, report }) => {
-        const deviation = report.deviations.find((d) => d.command.id === command.id)
-        return deviation ? [{ who: name, own: keys(deviation.own) }] : []
+        const deviation = report.deviations.find((d) => d.key.commandId === command.id)
+        return deviation ? [{ who: name, own: keys(deviation.own), why: deviation.why }] : []
       })
       const unfit = people.flatMap(({ who: name, report }) =>
         report.unfit
@@ -68,22 +68,23 @@ export const verb = defineVerb({
       value: {
         people: people.map(({ who, report }) => ({
           who,
-          shared: report.shared,
+          shared: report.asStandard.length + report.deviations.length,
           deviations: report.deviations.length,
           unfit: report.unfit.length,
-          lacking: report.lacking.map((c) => c.id),
+          ours: report.ours.length,
+          lacking: report.lacking.map((c) => c.commandId),
         })),
         commands: byMost,
       },
       text: [
         ...people.map(
           ({ who, report }) =>
-            `${who}: ${report.deviations.length} of ${report.shared} commands deviate, ${report.unfit.length} keys of the standard do not serve, ${report.lacking.length} commands are lacking`,
+            `${who}: ${report.deviations.length} of ${report.asStandard.length + report.deviations.length} commands deviate, ${report.ours.length} are their own, ${report.unfit.length} keys of the standard do not serve, ${report.lacking.length} commands are lacking`,
         ),
         ...byMost.map((c) =>
           [
             `${c.name} (${c.standard}):`,
-            ...c.deviates.map((d) => `${d.who} has ${d.own};`),
+            ...c.deviates.map((d) => `${d.who} has ${d.own}${d.why === '' ? '' : `, since ${d.why}`};`),
             ...c.unfit.map((u) => `${u.key} for ${u.who}: ${u.why};`),
           ].join(' '),
         ),

@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url'
-import { activeArrangement, maxUsageBytes, usageReader } from '@reach-plot/core'
+import { activeArrangement, onBench, maxUsageBytes, usageReader } from '@reach-plot/core'
 import { loadPlan, readPieces, rounded, usageError } from '../io.js'
 import { defineVerb, numberOr, text } from '../verb.js'
 
@@ -22,7 +22,9 @@ export const verb = defineVerb({
     const reader = usageReader(plan, log)
     for await (const piece of readPieces(log, maxUsageBytes)) reader.push(piece)
     const report = reader.finish()
-    const placed = new Set(activeArrangement(plan).placements.map((p) => p.commandId))
+    const placed = new Set(
+      onBench(activeArrangement(plan), plan.activeBenchId).placements.map((p) => p.commandId),
+    )
     const names = new Map(plan.commands.map((c) => [c.id, c.name]))
     const commands = report.commands.map((c) => ({
       command: c.commandId,

@@ -1,7 +1,7 @@
-import { deviceControls, type Device } from '../bench/index.js'
+import { deviceControls, usualTapHoldMs, type Device } from '../bench/index.js'
 import { CoreError } from '../errors.js'
 import { writeCsv } from '../formats/index.js'
-import type { Chord, Modifier } from '../triggers/index.js'
+import { modifierCodes, type Chord, type Modifier } from '../triggers/index.js'
 
 /** What a key code is called elsewhere: its usage on page 7 of the HID usage tables, and the name of its evdev key (`KEY_A`). */
 export interface CodeNames {
@@ -14,13 +14,8 @@ export type CodeTable = Readonly<Record<string, CodeNames>>
 /** Page 7 of the HID usage tables, "Keyboard/Keypad" (USB-IF, HID Usage Tables 1.5, chapter 10). */
 const keyboardPage = 0x07
 
-const modifierCodes: Readonly<Record<Modifier, string>> = {
-  Control: 'ControlLeft',
-  Shift: 'ShiftLeft',
-  Alt: 'AltLeft',
-  AltGraph: 'AltRight',
-  Meta: 'MetaLeft',
-}
+/** The left key of a modifier; the right Alt where it is the third-level key. */
+const keyOf = (modifier: Modifier): string => modifierCodes(modifier, true)[0] as string
 
 const hex = (n: number, digits: number): string => `0x${n.toString(16).toUpperCase().padStart(digits, '0')}`
 
@@ -40,13 +35,13 @@ export function hidTable(device: Device, codes: CodeTable): string {
     [...sends.modifiers, sends.code].join('+'),
     hex(keyboardPage, 2),
     usage(sends.code),
-    sends.modifiers.map((m) => usage(modifierCodes[m])).join(' '),
+    sends.modifiers.map((m) => usage(keyOf(m))).join(' '),
   ]
   const plain = deviceControls(device).flatMap((c) =>
     c.code === null ? [] : [row('', c.id, 'pressed', { modifiers: [], code: c.code })],
   )
   const held = (device.tapHolds ?? []).map((t) =>
-    row('', t.controlId, `held ${t.holdMs ?? ''}`.trim(), { modifiers: [], code: modifierCodes[t.holds] }),
+    row('', t.controlId, `held ${t.holdMs ?? usualTapHoldMs} ms`, { modifiers: [], code: keyOf(t.holds) }),
   )
   const layers = (device.layers ?? []).flatMap((layer) => [
     ...layer.openedBy.map(({ controlId, how }) => [

@@ -1,23 +1,35 @@
 import type { Command, Program } from '../commands/index.js'
 import { freshId, type Plan, type StandardKey } from '../plan/index.js'
 import type { CommandId } from '../ids.js'
+import type { PreparedModel } from '../model/index.js'
+import { triggerKey, type Trigger } from '../triggers/index.js'
 
 /** What tells a command of one plan from those of another: its program's name, its own, and its variant. */
-export const commandText = (program: string, command: Pick<Command, 'name' | 'parameter'>): string =>
+const commandText = (program: string, command: Pick<Command, 'name' | 'parameter'>): string =>
   [program, command.name, command.parameter ?? ''].join('\u0001').toLowerCase()
 
 const programName = (plan: Plan, id: string): string => plan.programs.find((p) => p.id === id)?.name ?? id
 
 /** A command as a standard names it, in words that another plan can be searched by. */
-export type Named = Pick<StandardKey, 'commandId' | 'program' | 'name' | 'parameter'>
+type Named = Pick<StandardKey, 'commandId' | 'program' | 'name' | 'parameter'>
 
 /** Names a command of a plan for others. */
-export const namedIn = (plan: Plan, command: Command): Named => ({
+const namedIn = (plan: Plan, command: Command): Named => ({
   commandId: command.id,
   program: programName(plan, command.programId),
   name: command.name,
   ...(command.parameter !== undefined && { parameter: command.parameter }),
 })
+
+/** What a standard says of each of its commands, in the arrangement in front. */
+export const standardKeys = ({ plan, index }: Pick<PreparedModel, 'plan' | 'index'>): StandardKey[] =>
+  plan.commands.flatMap((command): StandardKey[] => {
+    const triggers = index.triggers.get(command.id) ?? []
+    return triggers.length === 0 ? [] : [{ ...namedIn(plan, command), triggers: [...triggers] }]
+  })
+
+/** Triggers as one text, whatever their order. */
+export const keysOf = (triggers: readonly Trigger[]): string => triggers.map(triggerKey).sort().join(' ')
 
 /**
  * The command of a plan that another plan's is: the same name in a program of the same name, else the same id in it, as long as

@@ -15,7 +15,7 @@ export {
   type DamageLevel,
   type Hint,
 } from './command.js'
-export { namesakesOf, searchCommands, searchNamed } from './search.js'
+export { namesakesOf, searchCommands, namedSearch } from './search.js'
 export { noRules, ruleBook, rulesSchema, type RuleBook, type Rules } from './rules.js'
 export { standardActionOf, standardActions } from './standards.js'
 export { declineReasons, type DeclineReason } from './rules.js'

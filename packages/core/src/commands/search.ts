@@ -9,18 +9,6 @@ interface Texts {
   readonly detail: string
 }
 
-/** Folded texts; cached, since a list is searched again with every letter that is typed. */
-const known = new WeakMap<object, Texts>()
-function folded<T extends object>(item: T, textsOf: (item: T) => Texts): Texts {
-  let texts = known.get(item)
-  if (!texts) {
-    const { name, detail } = textsOf(item)
-    texts = { name: fold(name), detail: `${fold(name)} ${fold(detail)}` }
-    known.set(item, texts)
-  }
-  return texts
-}
-
 /** One letter wrong, missing, too many or swapped in each word. */
 const forgiving = new UFuzzy({ intraMode: 1, intraSub: 1, intraTrn: 1, intraDel: 1, intraIns: 1 })
 
@@ -28,51 +16,56 @@ const forgiving = new UFuzzy({ intraMode: 1, intraSub: 1, intraTrn: 1, intraDel:
 const shortestForgiven = 4
 
 /**
- * Those whose name or detail has every word of `query`, best first: the name itself, then names that begin with it, then names
- * that have a word which does, then the rest; within each as they came. Accents and capitals do not count. Where nothing has
- * them, one letter of each word may be wrong.
+ * A search of what has a name: it finds what has every word of the query in its name or detail, best first: the name itself, then names
+ * that begin with it, then names that have a word which does, then the rest; within each as they came. Accents and capitals do
+ * not count. Where nothing has them, one letter of each word may be wrong.
  *
- * @param textsOf - asked once for each item, which must not change afterwards
+ * @param textsOf - asked once for each item, since a list is searched again with every letter that is typed
  */
-export function searchNamed<T extends object>(
-  items: readonly T[],
+export function namedSearch<T extends object>(
   textsOf: (item: T) => Texts,
-  query: string,
-): readonly T[] {
-  const words = fold(query).split(/\s+/).filter(Boolean)
-  const first = words[0]
-  if (first === undefined) return items
-  const asked = words.join(' ')
-  const rankOf = (name: string): number =>
-    name === asked
-      ? 0
-      : name.startsWith(first)
-        ? 1
-        : name.split(/\s+/).some((w) => w.startsWith(first))
-          ? 2
-          : 3
-  const ranked: { item: T; rank: number }[] = []
-  for (const item of items) {
-    const { name, detail } = folded(item, textsOf)
-    if (words.every((word) => detail.includes(word))) ranked.push({ item, rank: rankOf(name) })
+): (items: readonly T[], query: string) => readonly T[] {
+  const known = new WeakMap<T, Texts>()
+  const folded = (item: T): Texts => {
+    let texts = known.get(item)
+    if (!texts) {
+      const { name, detail } = textsOf(item)
+      texts = { name: fold(name), detail: `${fold(name)} ${fold(detail)}` }
+      known.set(item, texts)
+    }
+    return texts
   }
-  if (ranked.length > 0) return ranked.sort((a, b) => a.rank - b.rank).map((r) => r.item)
-  if (words.every((w) => w.length < shortestForgiven)) return []
-  const hits = forgiving.filter(
-    items.map((item) => folded(item, textsOf).detail),
-    asked,
-  )
-  return (hits ?? []).flatMap((at) => items[at] ?? [])
+  return (items, query) => {
+    const words = fold(query).split(/\s+/).filter(Boolean)
+    if (words.length === 0) return items
+    const found = items.filter((item) => words.every((word) => folded(item).detail.includes(word)))
+    const ranks = new Map(found.map((item) => [item, rankOf(folded(item).name, words)]))
+    if (found.length > 0) return found.sort((a, b) => (ranks.get(a) as number) - (ranks.get(b) as number))
+    if (words.every((w) => w.length < shortestForgiven)) return []
+    const hits = forgiving.filter(
+      items.map((item) => folded(item).detail),
+      words.join(' '),
+    )
+    return (hits ?? []).flatMap((at) => items[at] ?? [])
+  }
 }
 
-/** Commands as `searchNamed` finds them by name, variant or menu path; among those found alike the most used first. */
-export const searchCommands = (commands: readonly Command[], query: string): readonly Command[] =>
-  searchNamed(commands.toSorted(byUse), textsOfCommand, query)
+/** How well a folded name answers what was asked; less is better. */
+function rankOf(name: string, words: readonly string[]): number {
+  const first = words[0] as string
+  if (name === words.join(' ')) return 0
+  if (name.startsWith(first)) return 1
+  return name.split(/\s+/).some((w) => w.startsWith(first)) ? 2 : 3
+}
 
-const textsOfCommand = (command: Command): Texts => ({
+const searchByName = namedSearch((command: Command) => ({
   name: command.name,
   detail: `${command.parameter ?? ''} ${command.menu.join(' ')}`,
-})
+}))
+
+/** Commands as `namedSearch` finds them by name, variant or menu path; among those found alike the most used first. */
+export const searchCommands = (commands: readonly Command[], query: string): readonly Command[] =>
+  searchByName(commands.toSorted(byUse), query)
 
 const byUse = (a: Command, b: Command): number => b.usesPerHour - a.usesPerHour || (a.name < b.name ? -1 : 1)
 

@@ -25,7 +25,7 @@ import {
   type StandardChange,
   type StandardOffer,
 } from '../../src/carry/index.js'
-import { whyUnfit } from '../../src/carry/standard.js'
+import { whyUnfit } from '../../src/carry/unfit.js'
 import { demo } from '../shuffled.js'
 
 const model = (plan: Plan) => prepare(plan, catalogues)
@@ -116,7 +116,7 @@ describe('following a standard', () => {
   test('a new version is offered change by change: adopted keys are proposed, own ones are asked about', () => {
     const { asStandard, deviations } = standingIn(followed)
     const adopted = asStandard.find((c) => keyOf(standard, c.id).length === 1)!
-    const deviating = deviations.find((d) => d.own.length === 1 && d.standard.length === 1)!.command
+    const deviating = deviations.find((d) => d.own.length === 1 && d.key.triggers.length === 1)!.command
     const said = sayWhyDeviating(followed, deviating.id, 'I am used to it')
     const own = model(said)
     const free = [...'QWERTASDFGZXCVB']

@@ -3,11 +3,13 @@ import { catalogues } from '@reach-plot/data'
 import { describe, expect, test } from 'vitest'
 import {
   activeArrangement,
+  backToDefaults,
   chord,
   chooseBench,
   clearBenchPlaces,
   copyArrangement,
   deleteBench,
+  leaveEmpty,
   moveMany,
   onBench,
   placeCommand,
@@ -16,6 +18,7 @@ import {
   readPlan,
   removePlacement,
   setPlacements,
+  takeOffKeys,
   takePlacements,
   triggerKey,
   writePlan,
@@ -70,7 +73,7 @@ describe('another bench', () => {
     const here = onBench(activeArrangement(placed), 'desk').placements
     const codes = ['KeyQ', 'KeyW', 'F5', 'F6']
     fc.assert(
-      fc.property(fc.nat(here.length - 1), fc.constantFrom(...codes), fc.nat(5), (at, code, which) => {
+      fc.property(fc.nat(here.length - 1), fc.constantFrom(...codes), fc.nat(8), (at, code, which) => {
         const { commandId, trigger } = here[at]!
         const to = chord(code, ['Alt'])
         const changes: ((plan: Plan) => Plan)[] = [
@@ -79,6 +82,9 @@ describe('another bench', () => {
           (plan) => removePlacement(plan, commandId),
           (plan) => setPlacements(plan, here.slice(1)),
           (plan) => takePlacements(plan, [{ commandId, trigger: to }], 'merge'),
+          (plan) => takeOffKeys(plan, [commandId]),
+          (plan) => backToDefaults(plan, [commandId]),
+          (plan) => leaveEmpty(plan, trigger, [commandId], 0),
           (plan) => copyArrangement(plan, plan.activeArrangementId, { placements: here.slice(1) }).plan,
         ]
         expect(own(changes[which]!(placed))).toEqual(own(placed))

@@ -1,11 +1,10 @@
-import { proxy } from 'comlink'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { copyArrangement, activeArrangement, placeOnBench, type Bench, type Plan } from '@reach-plot/core'
+import { useLongQuestion } from '../../parts/use-long-question.js'
 import { howMany } from '../../parts/words.js'
 import { undoAction } from '../../store/actions.js'
 import { toast } from '../../store/message.js'
 import { useEdit, usePlan } from '../../store/plan-store.js'
-import { showProblem } from '../../store/problem.js'
 import { solveService } from '../../worker/solve-client.js'
 import type { BenchPlace } from '../../worker/solve-protocol.js'
 
@@ -19,32 +18,18 @@ interface Proposal {
 export function useBenchProposal(to: Bench | undefined) {
   const plan = usePlan()
   const edit = useEdit()
-  const [proposal, setProposal] = useState<Proposal | null>(null)
-  /** commands that have been looked at; null while nothing is worked out */
-  const [looked, setLooked] = useState<number | null>(null)
+  const question = useLongQuestion<Proposal>()
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
-  const run = useRef(0)
   const find = async (): Promise<void> => {
     if (!to) return
-    const mine = ++run.current
-    const ifWanted = (then: () => void): void => {
-      if (mine === run.current) then()
-    }
-    setLooked(0)
-    try {
-      const onLooked = (count: number): void => ifWanted(() => setLooked(count))
-      const places = await solveService().otherBench(plan, to.id, proxy(onLooked))
-      ifWanted(() => {
-        setLeft(new Set())
-        setProposal({ plan, benchId: to.id, places })
-      })
-    } catch (error) {
-      ifWanted(() => showProblem(error))
-    } finally {
-      ifWanted(() => setLooked(null))
-    }
+    setLeft(new Set())
+    await question.ask(async (onStep) => {
+      const places = await solveService().otherBench(plan, to.id, onStep)
+      return places && { plan, benchId: to.id, places }
+    })
   }
   // what was worked out for another plan or bench says nothing of this one
+  const proposal = question.answer
   const current = proposal?.plan === plan && proposal.benchId === to?.id ? proposal : null
   const taken = current?.places.filter((p) => !left.has(p.command.id)) ?? []
   const take = (): void => {
@@ -61,17 +46,15 @@ export function useBenchProposal(to: Bench | undefined) {
     toast(`${howMany(places.length, 'place', 'places')} of its own on “${to.name}”.`, {
       action: undoAction(),
     })
-    setProposal(null)
+    question.close()
   }
   return {
     places: current?.places ?? null,
-    looked,
+    /** commands that have been looked at; null while nothing is worked out */
+    looked: question.count,
     find,
-    stop: () => {
-      run.current++
-      setLooked(null)
-    },
-    close: () => setProposal(null),
+    stop: question.stop,
+    close: question.close,
     isTaken: (p: BenchPlace) => !left.has(p.command.id),
     choose: (p: BenchPlace, on: boolean) => {
       const next = new Set(left)

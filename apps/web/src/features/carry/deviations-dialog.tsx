@@ -38,10 +38,12 @@ export function DeviationsDialog({
           </tr>
         </thead>
         <tbody>
-          {deviations.map(({ command, standard, own, why }) => (
+          {deviations.map(({ key, command, own, why }) => (
             <tr key={command.id} className="border-b border-rule align-top">
               <td className="py-1.5 pr-3">{fullName(command)}</td>
-              <td className="py-1.5 pr-3 font-chart text-[14px] text-ink-2">{keysInWords(standard, env)}</td>
+              <td className="py-1.5 pr-3 font-chart text-[14px] text-ink-2">
+                {keysInWords(key.triggers, env)}
+              </td>
               <td className="py-1.5 pr-3 font-chart text-[14px]">{keysInWords(own, env)}</td>
               <td className="w-[260px] py-1">
                 <input

@@ -50,27 +50,33 @@ export function KeyFilePart({ programId, arrangement }: { programId: string; arr
   }
   const choose = async (): Promise<void> => {
     const file = await chooseFile('')
-    if (file) write(await file.text(), file.name)
+    const text = await file?.text().catch(showProblem)
+    if (file && text !== undefined) write(text, file.name)
   }
   const keep = (name: string, text: string): void => {
     edit((now) => keepKeyFile(now, { programId, name, text }))
     toast(`“${name}” is kept with the plan.`, { action: undoAction() })
   }
+  const kept = plan.keyFiles?.filter((f) => f.programId === programId) ?? []
+  const save = (name: string, text: string): void => {
+    download(text, name, 'text/plain')
+    // what is kept under that name is the file as it is now
+    if (kept.some((f) => f.name === name)) edit((now) => keepKeyFile(now, { programId, name, text }))
+  }
   return (
     <section className="border-t border-rule px-[18px] py-4">
       <h4 className="caption">{program.name}’s key file, as yours is written</h4>
       <p className="mt-1 max-w-[560px] text-ink-2">
-        Give the file in which {program.name} keeps its keys, as it is now; a few lines of it are enough. It
-        is written over in its own form; only lines whose keys change are changed, and you see them first.
+        Give the file in which {program.name} keeps its keys, as it is now. It is written over in its own
+        form; only lines whose keys change are changed, and you see them first.
       </p>
       <button type="button" className="btn mt-2" onClick={() => void choose()}>
         Choose the key file…
       </button>
-      <KeptFiles
-        files={plan.keyFiles?.filter((f) => f.programId === programId) ?? []}
-        onWrite={(f) => write(f.text, f.name)}
-      />
-      {written && <DifferenceDialog {...written} onKeep={keep} onClose={() => setWritten(null)} />}
+      <KeptFiles files={kept} onWrite={(f) => write(f.text, f.name)} />
+      {written && (
+        <DifferenceDialog {...written} onKeep={keep} onSave={save} onClose={() => setWritten(null)} />
+      )}
     </section>
   )
 }
@@ -116,9 +122,11 @@ function DifferenceDialog({
   name,
   file,
   onKeep,
+  onSave,
   onClose,
 }: Written & {
   onKeep: (name: string, text: string) => void
+  onSave: (name: string, text: string) => void
   onClose: () => void
 }) {
   const { changes, unsaid, found, text } = file
@@ -137,7 +145,7 @@ function DifferenceDialog({
             className="btn btn-main"
             disabled={changes.length === 0}
             onClick={() => {
-              download(text, name, 'text/plain')
+              onSave(name, text)
               onClose()
             }}
           >

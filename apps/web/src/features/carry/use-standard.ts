@@ -1,5 +1,4 @@
-import { proxy } from 'comlink'
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import {
   activeArrangement,
   checkFileSize,
@@ -12,6 +11,7 @@ import {
 } from '@reach-plot/core'
 import { followStandard, standingOf, type StandardChange, type StandardOffer } from '@reach-plot/core/carry'
 import { chooseFile } from '../../parts/download.js'
+import { useLongQuestion } from '../../parts/use-long-question.js'
 import { howMany } from '../../parts/words.js'
 import { undoAction } from '../../store/actions.js'
 import { toast } from '../../store/message.js'
@@ -42,41 +42,31 @@ interface Looked {
 /** A standard that is chosen and looked through, in the worker, since every place of the bench is looked at for what does not serve. */
 function useLookingThrough() {
   const plan = usePlan()
-  const [looked, setLooked] = useState<Looked | null>(null)
-  /** keys that have been looked at; null while nothing is worked out */
-  const [working, setWorking] = useState<{ readonly name: string; readonly count: number } | null>(null)
-  const run = useRef(0)
+  const question = useLongQuestion<Looked>()
+  const [name, setName] = useState('')
   const read = async (): Promise<void> => {
     const file = await chooseFile('.json,application/json')
     if (!file) return
-    const mine = ++run.current
-    const ifWanted = (then: () => void): void => {
-      if (mine === run.current) then()
-    }
     try {
       checkFileSize(file.size, maxPlanBytes, file.name)
       const standard = openable(await file.text(), file.name)
-      setWorking({ name: standard.name, count: 0 })
-      const onLooked = (count: number): void => ifWanted(() => setWorking({ name: standard.name, count }))
-      const offer = await solveService().standard(plan, standard, proxy(onLooked))
-      ifWanted(() => setLooked({ standard, plan, offer }))
+      setName(standard.name)
+      await question.ask(async (onStep) => {
+        const offer = await solveService().standard(plan, standard, onStep)
+        return offer && { standard, plan, offer }
+      })
     } catch (error) {
-      ifWanted(() => showProblem(error))
-    } finally {
-      ifWanted(() => setWorking(null))
+      showProblem(error)
     }
   }
   return {
     // what was worked out for another plan says nothing of this one
-    looked: looked?.plan === plan ? looked : null,
-    working,
+    looked: question.answer?.plan === plan ? question.answer : null,
+    /** the standard that is looked through, and how many keys of it; null while there is none */
+    working: question.count === null ? null : { name, count: question.count },
     read,
-    /** the answer is not waited for any more */
-    cancel: () => {
-      run.current++
-      setWorking(null)
-    },
-    close: () => setLooked(null),
+    cancel: question.stop,
+    close: question.close,
   }
 }
 

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react'
-import { CoreError } from '@reach-plot/core'
+import { CoreError, onBench } from '@reach-plot/core'
 import { makeSheet, type Label, type Sheet, type SheetChoice, type SheetKind } from '@reach-plot/core/labels'
 import type { PrintCheck } from '@reach-plot/print'
 import { noCalibration, type Adjust, type LabelFont } from '@reach-plot/core/drawing'
@@ -62,7 +62,8 @@ export function useSheet(state: SheetState): SheetView {
   const { kind, deviceId, skip, order, ofAll } = state
   const { programId, contextId } = front
   const { placements } = arrangement
-  const before = plan.arrangements.find((a) => a.id === state.sinceId)?.placements
+  const since = plan.arrangements.find((a) => a.id === state.sinceId)
+  const before = since && onBench(since, plan.activeBenchId).placements
   const made = useMemo(() => {
     if (!font || !icons) return { sheet: null, nothing: '' }
     // lists and cards are of everything, unless those of the program in use are wanted

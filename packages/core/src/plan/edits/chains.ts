@@ -2,6 +2,7 @@ import { CoreError } from '../../errors.js'
 import type { CommandId } from '../../ids.js'
 import { fullName } from '../../commands/index.js'
 import { controlRefOf, triggerKey, type Chord, type Trigger } from '../../triggers/index.js'
+import { isOnBench } from '../on-bench.js'
 import type { Placed, Plan } from '../plan.js'
 import { edit } from './edit.js'
 import { editableArrangement } from './placements.js'
@@ -59,12 +60,19 @@ export const placeChain = edit((plan: Plan, { commandIds, trigger, waitMs }: Cha
           : 'a plain key of a keyboard cannot send other keys',
       remedy: 'choose a key of a pad or deck, or a button that is set to send keys',
     })
-  const sends = chainChords(plan, arrangement.placements, commandIds)
+  const isHere = (p: Placed): boolean => isOnBench(p, plan.activeBenchId)
+  const sends = chainChords(plan, arrangement.placements.filter(isHere), commandIds)
   const [first, ...then] = commandIds as [CommandId, ...CommandId[]]
   const key = triggerKey(trigger)
   arrangement.placements = arrangement.placements.filter(
     (p) =>
-      !(p.then && p.commandId === first && controlRefOf(p.trigger) !== null && triggerKey(p.trigger) === key),
+      !(
+        isHere(p) &&
+        p.then &&
+        p.commandId === first &&
+        controlRefOf(p.trigger) !== null &&
+        triggerKey(p.trigger) === key
+      ),
   )
   arrangement.placements.push({
     commandId: first,

@@ -3,7 +3,8 @@ import type { CommandId } from '../../ids.js'
 import { controlRefOf, triggerKey } from '../../triggers/index.js'
 import type { Placement, Plan } from '../plan.js'
 import { edit } from './edit.js'
-import { editableArrangement } from './placements.js'
+import { isOnBench } from '../on-bench.js'
+import { changeHere, editableArrangement } from './placements.js'
 
 /** Commands that may lose or change their places: what is locked stays, by command, program or key. */
 function loosened(plan: Plan, ids: ReadonlySet<CommandId>): (placed: Placement) => boolean {
@@ -18,7 +19,7 @@ export const takeOffKeys = edit((plan: Plan, commandIds: readonly CommandId[]) =
   const arrangement = editableArrangement(plan)
   if (!arrangement) return
   const goes = loosened(plan, new Set(commandIds))
-  arrangement.placements = arrangement.placements.filter((p) => !goes(p))
+  changeHere(plan, arrangement, (here) => here.filter((p) => !goes(p)))
 })
 
 /**
@@ -30,7 +31,8 @@ export const backToDefaults = edit((plan: Plan, commandIds: readonly CommandId[]
   if (!arrangement) return
   const ids = new Set(commandIds)
   const goes = loosened(plan, ids)
-  const kept = arrangement.placements.filter((p) => !goes(p))
+  const isKept = (p: Placement): boolean => !isOnBench(p, plan.activeBenchId) || !goes(p)
+  const kept = arrangement.placements.filter(isKept)
   const there = new Set(kept.map((p) => `${p.commandId} ${triggerKey(p.trigger)}`))
   const book = ruleBook(plan.rules)
   const locked = new Set(plan.commands.filter((c) => book.locks(c)).map((c) => c.id))

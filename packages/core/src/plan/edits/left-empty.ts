@@ -1,6 +1,7 @@
 import { triggerKey, type Trigger, type TriggerKey } from '../../triggers/index.js'
 import { activeArrangement } from '../access.js'
 import type { Arrangement, Placement, Plan } from '../plan.js'
+import { isOnBench } from '../on-bench.js'
 import { edit } from './edit.js'
 
 /**
@@ -12,7 +13,8 @@ export const leaveEmpty = edit(
   (plan: Plan, trigger: Trigger, commandIds: readonly string[], nowTime: number) => {
     const arrangement = activeArrangement(plan)
     const key = triggerKey(trigger)
-    const goes = (p: Placement): boolean => triggerKey(p.trigger) === key && commandIds.includes(p.commandId)
+    const goes = (p: Placement): boolean =>
+      isOnBench(p, plan.activeBenchId) && triggerKey(p.trigger) === key && commandIds.includes(p.commandId)
     const gone = arrangement.placements.filter(goes)
     if (arrangement.isDefault || gone.length === 0) return
     arrangement.placements = arrangement.placements.filter((p) => !goes(p))
@@ -37,7 +39,7 @@ export const putBack = edit((plan: Plan, key: TriggerKey) => {
 /** A placement without the commands and contexts that have gone since; nothing where it is there again, or has nothing left. */
 function stillPossible(
   placed: Placement,
-  { commands, programs }: Plan,
+  { commands, programs, benches }: Plan,
   { placements, popups }: Arrangement,
 ): Placement[] {
   const { then: chain, contextIds, ...rest } = placed
@@ -45,7 +47,8 @@ function stillPossible(
   const key = triggerKey(placed.trigger)
   const isThere = placements.some((p) => p.commandId === placed.commandId && triggerKey(p.trigger) === key)
   const set = placed.trigger.kind === 'popup' ? placed.trigger.setId : null
-  if (!command || isThere || (set !== null && !popups.some((p) => p.id === set))) return []
+  const isBenchGone = placed.benchId !== undefined && !benches.some((b) => b.id === placed.benchId)
+  if (!command || isThere || isBenchGone || (set !== null && !popups.some((p) => p.id === set))) return []
   const known = new Set<string>(commands.map((c) => c.id))
   const then = chain?.filter((id) => known.has(id)) ?? []
   const live = new Set(programs.find((p) => p.id === command.programId)?.contexts.map((c) => c.id))

@@ -135,7 +135,7 @@ export function movesOf(placements: readonly Placed[], given: PlaceEdit): Move[]
 }
 
 /** The placements that hold on the bench in front, to be changed; what other benches have as their own stays. */
-function changeHere(
+export function changeHere(
   plan: Plan,
   arrangement: Arrangement,
   change: (here: readonly Placement[]) => readonly (Placed | Placement)[],

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { searchNamed } from '../../src/index.js'
+import { namedSearch } from '../../src/index.js'
 
 describe('searching among many', () => {
   const choices = [
@@ -8,7 +8,8 @@ describe('searching among many', () => {
     { id: 'c', name: 'S', detail: 'Pad' },
     { id: 'd', name: 'Scroll', detail: 'Mouse' },
   ]
-  const found = (query: string) => searchNamed(choices, (c) => c, query).map((c) => c.id)
+  const search = namedSearch((c: (typeof choices)[number]) => c)
+  const found = (query: string) => search(choices, query).map((c) => c.id)
   test('the very name comes first, then what begins so, then what has it', () =>
     expect(found('s')).toEqual(['b', 'c', 'd', 'a']))
   test('each word may be in the name or beside it', () => expect(found('s pad')).toEqual(['c']))
