@@ -1,8 +1,13 @@
 import { memo } from 'react'
+import { captionLines } from './caption.js'
 import { deviceSizeMm, type Device, type PlacedDevice } from '@reach-plot/core'
 
 /** Keys of a board run to its edge; a casing of this width is drawn around them, mm. */
 const casingMm = 4
+/** A longer name than its device is cut, so that it does not run into the next; on a small one it may be so long, mm. */
+const leastTitleMm = 60
+/** Names are set larger than captions where the chart is small, and spaced: so much of the room is theirs. */
+const titleShare = 0.65
 
 /** The outline of one device on the desk and its name above it. */
 export const DeviceOutline = memo(function DeviceOutline({
@@ -40,7 +45,7 @@ export const DeviceOutline = memo(function DeviceOutline({
         className="font-chart"
         fill="var(--ink-2)"
       >
-        {title.toUpperCase()}
+        {captionLines(title.toUpperCase(), titleShare * Math.max(widthMm + 2 * edge, leastTitleMm), 1)}
       </text>
     </g>
   )

@@ -18,10 +18,19 @@ export function BenchMoves() {
   return (
     <div className="flex min-h-0 min-w-0 grow flex-col">
       <div className="flex items-center gap-3 px-5 pt-4 pb-3">
-        <label htmlFor="move-to">
-          From <b>{bench.name}</b> to
+        <label htmlFor="move-to" className="flex max-w-[220px] gap-1.5">
+          From{' '}
+          <b className="truncate" title={bench.name}>
+            {bench.name}
+          </b>{' '}
+          to
         </label>
-        <select id="move-to" className="field" value={to.id} onChange={(e) => setToId(e.target.value)}>
+        <select
+          id="move-to"
+          className="field max-w-[220px]"
+          value={to.id}
+          onChange={(e) => setToId(e.target.value)}
+        >
           {others.map((b) => (
             <option key={b.id} value={b.id}>
               {b.name}
@@ -43,7 +52,12 @@ export function BenchMoves() {
             Find places for them
           </button>
         )}
-        <button type="button" className="btn" onClick={() => edit((plan) => chooseBench(plan, to.id))}>
+        <button
+          type="button"
+          className="btn block max-w-[220px] truncate"
+          title={to.name}
+          onClick={() => edit((plan) => chooseBench(plan, to.id))}
+        >
           Work on “{to.name}”
         </button>
       </div>

@@ -43,8 +43,12 @@ export function LearnSide({ view }: { view: LearnScreen }) {
                 key={`${q.commandId} ${triggerName(q.trigger, derived.env)}`}
                 className="flex justify-between gap-2 border-b border-rule py-1"
               >
-                <span>{view.commandOf(q.commandId)?.name ?? q.commandId}</span>
-                <TriggerChip trigger={q.trigger} />
+                <span className="min-w-0 break-words">
+                  {view.commandOf(q.commandId)?.name ?? q.commandId}
+                </span>
+                <span className="flex max-w-[60%] shrink-0 items-start">
+                  <TriggerChip trigger={q.trigger} />
+                </span>
               </li>
             ))}
           </ul>

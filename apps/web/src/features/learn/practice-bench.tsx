@@ -11,7 +11,7 @@ import { ChartKey } from '../../drawing/chart-key.js'
 import { keyFaces, refOfControl } from '../../drawing/chart-faces.js'
 import { DeviceOutline } from '../../drawing/device-outline.js'
 import type { KeyFace } from '../../drawing/key-face.js'
-import { useOutlines } from '../../drawing/use-outlines.js'
+import { useOutlines, type Outline } from '../../drawing/use-outlines.js'
 import { useChartZoom, type Extent } from '../../drawing/use-chart-zoom.js'
 import { useKeyWalk } from '../../drawing/use-key-walk.js'
 import { useFront, usePageOf } from '../../store/selectors.js'
@@ -20,6 +20,8 @@ import type { LearnScreen } from './use-learn.js'
 const marginMm = 8
 /** A part of the bench narrower than this would be drawn too large, mm. */
 const leastWidthMm = 230
+/** Above a device stands its name, mm. */
+const titleMm = 6
 const noop = (): void => undefined
 
 /** The part of the bench that the questions need, with nothing written on the keys until it is shown. */
@@ -77,8 +79,9 @@ function usePracticeBench({
     [isRunning, session.all, questions],
   )
   const extent = useMemo(
-    () => extentOf(env.controls, new Set(asked.flatMap(refsOf)), new Set(Object.values(derived.rests))),
-    [asked, env.controls, derived.rests],
+    () =>
+      extentOf(env.controls, new Set(asked.flatMap(refsOf)), new Set(Object.values(derived.rests)), outlines),
+    [asked, env.controls, derived.rests, outlines],
   )
   useEffect(() => fit(extent), [extent, fit])
   const shown = state?.shown
@@ -103,24 +106,33 @@ function usePracticeBench({
   return { svg, group, walk, reveal, outlines, faces, name: bench.name }
 }
 
-/** The part of the desk with some controls, the resting fingers, and the rows of their board down to its last. */
+/** The part of the desk with some controls, small devices of theirs whole, the resting fingers, and the rows of their board down to its last; the whole board where there are none. */
 function extentOf(
   controls: readonly BenchControl[],
   refs: ReadonlySet<string>,
   rests: ReadonlySet<string | undefined>,
+  outlines: readonly Outline[],
 ): Extent {
-  const near = controls.filter((c) => rests.has(c.id) || refs.has(refOfControl(c)))
-  const of = near.length > 0 ? near : controls
   const board = controls.find((c) => rests.has(c.id))?.deviceId
+  const near = controls.filter((c) => refs.has(refOfControl(c)))
+  const of =
+    near.length > 0
+      ? [...near, ...controls.filter((c) => rests.has(c.id))]
+      : // nothing is asked: the board that the hand rests on
+        controls.filter((c) => board === undefined || c.deviceId === board)
+  const asked = new Set(of.map((c) => c.deviceId))
+  const small = outlines.flatMap(({ device, print }) =>
+    asked.has(device.id) && device.id !== board && print.x1 - print.x0 <= leastWidthMm ? [print] : [],
+  )
   const [x0, x1] = [
-    Math.min(...of.map((c) => c.xMm - c.widthMm / 2)),
-    Math.max(...of.map((c) => c.xMm + c.widthMm / 2)),
+    Math.min(...of.map((c) => c.xMm - c.widthMm / 2), ...small.map((p) => p.x0)),
+    Math.max(...of.map((c) => c.xMm + c.widthMm / 2), ...small.map((p) => p.x1)),
   ]
   const more = Math.max(0, leastWidthMm - (x1 - x0)) / 2
   return {
     x0: x0 - more - marginMm,
     x1: x1 + more + marginMm,
-    y0: Math.min(...of.map((c) => c.yMm - c.heightMm / 2)) - marginMm,
+    y0: Math.min(...of.map((c) => c.yMm - c.heightMm / 2), ...small.map((p) => p.y0 - titleMm)) - marginMm,
     y1:
       Math.max(
         ...[...of, ...controls.filter((c) => c.deviceId === board)].map((c) => c.yMm + c.heightMm / 2),
